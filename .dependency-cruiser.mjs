@@ -1,0 +1,66 @@
+// The direction of dependencies, as docs/architecture.md draws it. `npm run check:layers` runs it; it is part of `npm test`.
+
+/** Folders of core/src in the order of the textbook: each may import only from those before it. */
+const CORE = ['numerics', 'units', 'databank', 'properties', 'thermo', 'equilibrium', 'binary', 'solve'];
+
+const TEST = String.raw`\.test\.tsx?$|/testing/|/bench/`;
+
+const coreOrder = CORE.map((folder, i) => ({
+  name: `core-${folder}-imports-only-what-stands-above-it`,
+  severity: 'error',
+  from: { path: `^packages/core/src/${folder}/`, pathNot: TEST },
+  to: { path: '^packages/core/src/', pathNot: `^packages/core/src/(${CORE.slice(0, i + 1).join('|')})/` },
+}));
+
+export default {
+  forbidden: [
+    ...coreOrder,
+    {
+      name: 'core-folder-not-on-the-list',
+      severity: 'error',
+      from: { path: '^packages/core/src/[^/]+/', pathNot: `^packages/core/src/(${CORE.join('|')}|testing)/` },
+      to: {},
+    },
+    {
+      name: 'core-past-a-face',
+      comment: 'Folders of core are entered by their index.ts.',
+      severity: 'error',
+      from: { path: '^packages/core/src/([^/]+)/', pathNot: '/testing/' },
+      to: { path: '^packages/core/src/([^/]+)/', pathNot: ['^packages/core/src/$1/', '^packages/core/src/[^/]+/index\\.ts$', '^packages/core/src/testing/'] },
+    },
+    {
+      name: 'core-imports-only-core',
+      severity: 'error',
+      from: { path: '^packages/core/src/', pathNot: TEST },
+      to: { pathNot: '^packages/core/src/' },
+    },
+    {
+      name: 'schema-below-server-and-web',
+      severity: 'error',
+      from: { path: '^packages/(core|schema)/' },
+      to: { path: '^packages/(server|web)/' },
+    },
+    {
+      name: 'server-and-web-apart',
+      severity: 'error',
+      from: { path: '^packages/(server|web)/' },
+      to: { path: '^packages/(server|web)/', pathNot: '^packages/$1/' },
+    },
+    {
+      name: 'packages-by-their-face',
+      comment: 'Another package is entered by its name, never by a path into its src.',
+      severity: 'error',
+      from: { path: '^(packages/[^/]+|e2e)/' },
+      to: { path: '^packages/[^/]+/src/', pathNot: ['^$1/', '^packages/[^/]+/src/(index|testing/index)\\.ts$'] },
+    },
+    { name: 'circular', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'not-resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\?(url|worker)$' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(build|dist|node_modules)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};

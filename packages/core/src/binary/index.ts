@@ -1,0 +1,12 @@
+export { binaryCurve, makeCurvePoint } from './curve.ts';
+export { designColumn } from './design.ts';
+export { feedQuality } from './feed.ts';
+export { distillatePerFeed, onLine, operatingLines, qLineReach } from './lines.ts';
+export { minimumReflux, minimumStages } from './minimum.ts';
+export { countUpwards, feedStageRange, stepDown } from './staircase.ts';
+export type { BinaryCurve, CurvePoint } from './curve.ts';
+export type { Design, DesignBasis, DesignInput, DesignOutcome } from './design.ts';
+export type { FeedCondition, FeedQuality, FeedState } from './feed.ts';
+export type { Line, OperatingLines, Split } from './lines.ts';
+export type { MinimumReflux } from './minimum.ts';
+export type { Stage, Staircase } from './staircase.ts';

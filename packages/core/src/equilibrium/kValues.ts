@@ -1,0 +1,42 @@
+import { makePhaseProperties } from '../thermo/index.ts';
+import type { PhaseProperties, ThermoModel } from '../thermo/index.ts';
+
+/** Workspace for two phases in equilibrium. */
+export interface TwoPhases {
+  liquid: PhaseProperties;
+  vapour: PhaseProperties;
+  lnK: Float64Array;
+  dLnKDT: Float64Array; // 1/K
+}
+
+export function makeTwoPhases(n: number): TwoPhases {
+  return { liquid: makePhaseProperties(n), vapour: makePhaseProperties(n), lnK: new Float64Array(n), dLnKDT: new Float64Array(n) };
+}
+
+/** ln Kᵢ = ln φᵢ(liquid) − ln φᵢ(vapour), with its slope in T (and the phases' slopes, when asked). */
+export function evaluateK(
+  model: ThermoModel,
+  T: number,
+  P: number,
+  x: Float64Array,
+  y: Float64Array,
+  w: TwoPhases,
+  slopes: boolean,
+): void {
+  model.evaluate('liquid', T, P, x, w.liquid, slopes);
+  model.evaluate('vapour', T, P, y, w.vapour, slopes);
+  for (let i = 0; i < model.n; i++) {
+    w.lnK[i] = w.liquid.lnPhi[i] - w.vapour.lnPhi[i];
+    w.dLnKDT[i] = w.liquid.dLnPhiDT[i] - w.vapour.dLnPhiDT[i];
+  }
+}
+
+/** @throws RangeError when a composition has not n entries: our mistake, never the user's */
+export function checkLengths(n: number, x: Float64Array, y: Float64Array): void {
+  if (x.length !== n || y.length !== n)
+    throw new RangeError(`compositions of ${x.length} and ${y.length} for a model of ${n} components`);
+}
+
+/** Temperatures between which saturation is sought, K: below, no databank liquid flows; above, none is left. */
+export const T_LOWEST = 40;
+export const T_HIGHEST = 2000;

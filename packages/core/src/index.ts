@@ -1,0 +1,9 @@
+/** The engine: no DOM, no Node, no input or output. SI units throughout. */
+export * from './numerics/index.ts';
+export * from './units/index.ts';
+export * from './databank/index.ts';
+export * from './properties/index.ts';
+export * from './thermo/index.ts';
+export * from './equilibrium/index.ts';
+export * from './binary/index.ts';
+export * from './solve/index.ts';

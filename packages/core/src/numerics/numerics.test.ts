@@ -1,0 +1,56 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { bracketedRoot, factorDense, solveDense } from './index.ts';
+
+describe('bracketed root', () => {
+  test('finds the root of a cubic that Brent’s book uses, to the tolerance', () => {
+    const f = (x: number): number => (x + 3) * (x - 1) ** 2;
+    expect(bracketedRoot(f, -4, 4 / 3, 1e-12)).toBeCloseTo(-3, 10);
+  });
+  test('finds the root of any rising cubic between its ends', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: 0.01, max: 50, noNaN: true }), (root, steep) => {
+        const f = (x: number): number => (x - root) ** 3 + steep * (x - root);
+        expect(bracketedRoot(f, -2, 3, 1e-13)).toBeCloseTo(root, 11);
+      }),
+    );
+  });
+  test('takes an end that is a root itself', () => {
+    expect(bracketedRoot((x) => x, 0, 2, 1e-9)).toBe(0);
+    expect(bracketedRoot((x) => x - 2, 0, 2, 1e-9)).toBe(2);
+  });
+  test('refuses a bracket without a change of sign', () => {
+    expect(() => bracketedRoot((x) => x * x + 1, -1, 1, 1e-9)).toThrow(RangeError);
+  });
+});
+
+describe('dense elimination', () => {
+  test('solves random systems to the accuracy of their condition', () => {
+    const matrix = fc.integer({ min: 1, max: 8 }).chain((n) =>
+      fc.record({
+        n: fc.constant(n),
+        a: fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: n * n, maxLength: n * n }),
+        x: fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: n, maxLength: n }),
+      }),
+    );
+    fc.assert(
+      fc.property(matrix, ({ n, a, x }) => {
+        const A = Float64Array.from(a, (v, k) => v + (k % (n + 1) === 0 ? n : 0)); // diagonal dominance keeps it well conditioned
+        const b = Float64Array.from({ length: n }, (_, i) => x.reduce((sum, xj, j) => sum + A[i * n + j] * xj, 0));
+        const pivot = new Int32Array(n);
+        expect(factorDense(A, pivot, n)).toBe(true);
+        solveDense(A, pivot, b, n);
+        for (let i = 0; i < n; i++) expect(b[i]).toBeCloseTo(x[i], 9);
+      }),
+    );
+  });
+  test('pivots where the first element is zero, and says so when a matrix is singular', () => {
+    const pivot = new Int32Array(2);
+    const swapped = Float64Array.of(0, 2, 3, 0);
+    const b = Float64Array.of(4, 9);
+    expect(factorDense(swapped, pivot, 2)).toBe(true);
+    solveDense(swapped, pivot, b, 2);
+    expect([...b]).toEqual([3, 2]);
+    expect(factorDense(Float64Array.of(1, 2, 2, 4), pivot, 2)).toBe(false);
+  });
+});

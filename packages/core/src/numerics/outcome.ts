@@ -1,0 +1,63 @@
+/**
+ * An answer is a value: what a user can cause is returned, never thrown. A reason is a code with the numbers that prove it;
+ * `explain` in units/ turns it into a sentence. All numbers are SI; compositions are mole fractions.
+ */
+export type Outcome<T> =
+  | { state: 'solved'; value: T; report: Report; warnings: Warning[] }
+  | { state: 'open'; points: OpenPoint[] }
+  | { state: 'out-of-reach'; reason: Reason; nearest?: T; report: Report };
+
+/** What the solver did: its steps and the largest error left. */
+export interface Report {
+  iterations: number;
+  residual: number;
+}
+
+/** Something that is still missing or contradictory; `path` is the field in the case document that mends it. */
+export type OpenPoint =
+  | { code: 'missing'; path: string; what: string }
+  | { code: 'not-a-fraction'; path: string; what: string; value: number }
+  | { code: 'not-positive'; path: string; what: string; value: number }
+  | { code: 'same-component'; path: string; name: string }
+  | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
+  | { code: 'not-two-components'; path: string; count: number }
+  | { code: 'below-zero-kelvin'; path: string; what: string };
+
+export type Reason =
+  | { code: 'supercritical'; P: number; highest: number } // Pa
+  | { code: 'no-convergence'; residual: number; iterations: number }
+  | { code: 'feed-outside-products'; z: number; xB: number; xD: number }
+  | { code: 'not-more-volatile'; name: string; other: string }
+  | { code: 'azeotrope-in-range'; name: string; x: number; T: number; xB: number; xD: number }
+  | { code: 'two-liquids'; from: number; to: number }
+  | { code: 'reflux-not-positive'; reflux: number }
+  | { code: 'below-minimum-reflux'; reflux: number; minimum: number; x: number; y: number } // mol/mol; where the lines cross the curve
+  | { code: 'no-boil-up'; reflux: number; minimum: number } // mol/mol
+  | { code: 'feed-stage-out-of-range'; stage: number; first: number; last: number }
+  | { code: 'too-many-stages'; limit: number };
+
+/** A result that stands, with something the engineer should know. */
+export type Warning =
+  | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
+  | { code: 'feed-on-condenser' }
+  | { code: 'tangent-pinch'; x: number };
+
+export function solved<T>(value: T, report: Report = EXACT, warnings: Warning[] = []): Outcome<T> {
+  return { state: 'solved', value, report, warnings };
+}
+
+export function outOfReach<T>(reason: Reason, report: Report = EXACT, nearest?: T): Outcome<T> {
+  return nearest === undefined ? { state: 'out-of-reach', reason, report } : { state: 'out-of-reach', reason, nearest, report };
+}
+
+export function open<T>(points: OpenPoint[]): Outcome<T> {
+  return { state: 'open', points };
+}
+
+/** The same non-answer to a larger question: open points and reasons travel up, a nearest point of another kind does not. */
+export function passOn<T>(outcome: Exclude<Outcome<unknown>, { state: 'solved' }>): Outcome<T> {
+  return outcome.state === 'open' ? outcome : outOfReach(outcome.reason, outcome.report);
+}
+
+/** A result of closed formulae: no steps, no error but rounding. */
+const EXACT: Report = { iterations: 0, residual: 0 };

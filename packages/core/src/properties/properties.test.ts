@@ -1,0 +1,136 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { components } from '../databank/index.ts';
+import { databankRecord, expectSlope, published } from '../testing/index.ts';
+import { correlate, heatOfVaporisation, idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange } from './index.ts';
+import type { ValueSlope } from './index.ts';
+
+const PERRY = 'Green & Perry, Perry’s Chemical Engineers’ Handbook, 8th ed. (2007)';
+const CRC = 'CRC Handbook of Chemistry and Physics, 95th ed. (2014), physical constants and enthalpy of vaporisation';
+
+function value(f: (out: ValueSlope) => void): number {
+  const out = { value: 0, dT: 0 };
+  f(out);
+  return out.value;
+}
+
+describe('pure components', () => {
+  test('boiling points of the literature come out of the vapour pressures', () => {
+    for (const [name, celsius] of [
+      ['water', 100.0],
+      ['methanol', 64.6],
+      ['ethanol', 78.3],
+      ['benzene', 80.1],
+      ['toluene', 110.6],
+      ['acetone', 56.1],
+    ] as const) {
+      const c = databankRecord(name);
+      let T = celsius + 273.15;
+      const out = { value: 0, dT: 0 };
+      for (let k = 0; k < 20; k++) {
+        lnVapourPressure(c, T, out);
+        T -= (out.value - Math.log(101325)) / out.dT;
+      }
+      published(CRC, `normal boiling point of ${name}, °C`, T - 273.15, celsius, 0.12);
+    }
+  });
+  test('heats of vaporisation at the boiling point are those of the handbook', () => {
+    for (const [name, kJ] of [
+      ['water', 40.65],
+      ['benzene', 30.72],
+      ['methanol', 35.21],
+      ['ethanol', 38.56],
+      ['n-hexane', 28.85],
+      ['toluene', 33.18],
+    ] as const) {
+      const c = databankRecord(name);
+      const h = value((out) => heatOfVaporisation(c, c.normalBoilingPoint.value, out));
+      published(CRC, `heat of vaporisation of ${name} at its boiling point, kJ/mol`, h / 1e3, kJ, 0.02 * kJ);
+    }
+  });
+  test('liquid densities at 25 °C are those of the handbook', () => {
+    for (const [name, density] of [
+      ['benzene', 873.6],
+      ['ethanol', 785.1],
+      ['toluene', 862.3],
+      ['water', 997.05],
+    ] as const) {
+      const c = databankRecord(name);
+      const v = value((out) => liquidVolume(c, 298.15, out));
+      published(
+        `${PERRY}, Table 2-32; CRC Handbook, 95th ed.`,
+        `density of liquid ${name} at 25 °C, kg/m³`,
+        c.molarMass.value / v,
+        density,
+        0.004 * density,
+      );
+    }
+  });
+  test('the ideal gas at 298.15 K has the enthalpy of its elements', () => {
+    for (const c of components)
+      expect(value((out) => idealGasEnthalpy(c, 298.15, out))).toBeCloseTo(c.enthalpyOfFormation.value, 6);
+  });
+});
+
+describe('slopes', () => {
+  const temperature = fc.double({ min: 0.45, max: 0.96, noNaN: true });
+  test('agree with central differences for every component and property', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...components), temperature, (c, reduced) => {
+        const T = reduced * c.criticalTemperature.value;
+        for (const f of [lnVapourPressure, heatOfVaporisation, idealGasEnthalpy, liquidVolume]) {
+          const out = { value: 0, dT: 0 };
+          f(c, T, out);
+          const slope = out.dT;
+          expectSlope((t) => value((o) => f(c, t, o)), T, 1e-3, slope, 2e-5, Math.abs(out.value) * 1e-7);
+        }
+      }),
+    );
+  });
+  test('of the liquid heat capacity forms too (100, 114)', () => {
+    for (const name of ['water', 'n-heptane']) {
+      const c = databankRecord(name);
+      const out = { value: 0, dT: 0 };
+      correlate(c.liquidHeatCapacity, 330, out);
+      expectSlope((T) => value((o) => correlate(c.liquidHeatCapacity, T, o)), 330, 1e-3, out.dT, 1e-6);
+    }
+    const water = databankRecord('water').liquidHeatCapacity;
+    published(
+      `${PERRY}, Table 2-153`,
+      'heat capacity of liquid water at 25 °C, J/(mol K)',
+      value((o) => correlate(water, 298.15, o)),
+      75.38,
+      0.005,
+    );
+  });
+});
+
+describe('outside the range of a correlation', () => {
+  test('vapour pressure goes on rising, smoothly, below and above', () => {
+    for (const c of components) {
+      let before = -Infinity;
+      for (let T = 60; T < 900; T += 5) {
+        const ln = value((out) => lnVapourPressure(c, T, out));
+        expect(ln).toBeGreaterThan(before);
+        before = ln;
+      }
+      const { Tmax } = c.vapourPressure;
+      expect(value((o) => lnVapourPressure(c, Tmax + 1e-6, o))).toBeCloseTo(
+        value((o) => lnVapourPressure(c, Tmax - 1e-6, o)),
+        6,
+      );
+    }
+  });
+  test('heat of vaporisation is 0 from the critical point on, volumes stay finite', () => {
+    for (const c of components) {
+      expect(value((o) => heatOfVaporisation(c, c.heatOfVaporisation.Tmax + 1, o))).toBe(0);
+      expect(value((o) => liquidVolume(c, c.criticalTemperature.value + 50, o))).toBeGreaterThan(0);
+      expect(Number.isFinite(value((o) => idealGasEnthalpy(c, 3000, o)))).toBe(true);
+    }
+  });
+  test('is told by name', () => {
+    const water = databankRecord('water');
+    expect(outsideRange(water, 350)).toEqual([]);
+    expect(outsideRange(water, 260).map((r) => r.property)).toContain('vapour pressure');
+  });
+});

@@ -1,0 +1,78 @@
+/**
+ * The pure-component quantities that phase models need, sane outside the range of their source too: vapour pressure goes on as
+ * ln P straight in 1/T, heat capacity stays at its end value, heat of vaporisation is zero above the critical point, density stays
+ * at its end value. What was evaluated outside its range is told by `outsideRange`.
+ */
+import type { ComponentRecord, Correlation } from '../databank/index.ts';
+import { correlate } from './correlation.ts';
+import type { ValueSlope } from './correlation.ts';
+
+/** Reference temperature of the enthalpy of formation, K. */
+const T_REFERENCE = 298.15;
+
+/** Within this part of 1 below its critical point a correlation's slope is infinite or nearly so; the value there is the end value. */
+const CRITICAL_EDGE = 1e-4;
+
+/** ln of vapour pressure (P in Pa) and its slope, 1/K. */
+export function lnVapourPressure(c: ComponentRecord, T: number, out: ValueSlope): void {
+  const psat = c.vapourPressure;
+  const inside = clamp(T, psat.Tmin, psat.Tmax);
+  correlate(psat, inside, out);
+  const slope = out.dT / out.value;
+  out.value = Math.log(out.value);
+  out.dT = slope;
+  if (inside === T) return;
+  const slopeInInverse = -slope * inside * inside; // d ln P / d(1/T), K
+  out.value += slopeInInverse * (1 / T - 1 / inside);
+  out.dT = -slopeInInverse / (T * T);
+}
+
+/** Heat of vaporisation, J/mol, and its slope; zero from the critical point on. */
+export function heatOfVaporisation(c: ComponentRecord, T: number, out: ValueSlope): void {
+  const { heatOfVaporisation: hvap } = c;
+  if (T >= hvap.Tmax * (1 - CRITICAL_EDGE)) {
+    out.value = 0;
+    out.dT = 0;
+    return;
+  }
+  correlate(hvap, T, out);
+}
+
+/** Enthalpy of the ideal gas, J/mol, from the elements at 298.15 K; its slope is the heat capacity. */
+export function idealGasEnthalpy(c: ComponentRecord, T: number, out: ValueSlope): void {
+  const cp = c.idealGasHeatCapacity;
+  const inside = clamp(T, cp.Tmin, cp.Tmax);
+  correlate(cp, inside, out);
+  const atEnd = out.value;
+  out.value = c.enthalpyOfFormation.value + integral100(cp.c, T_REFERENCE, inside) + atEnd * (T - inside);
+  out.dT = atEnd;
+}
+
+/** Volume of the saturated liquid, m³/mol, and its slope. */
+export function liquidVolume(c: ComponentRecord, T: number, out: ValueSlope): void {
+  const rho = c.liquidDensity;
+  const inside = clamp(T, rho.Tmin, rho.Tmax * (1 - CRITICAL_EDGE));
+  correlate(rho, inside, out);
+  out.value = 1 / out.value;
+  out.dT = inside === T ? -out.dT * out.value * out.value : 0;
+}
+
+/** The properties of `c` whose correlation does not reach to T, with the range it has. */
+export function outsideRange(c: ComponentRecord, T: number): { property: string; Tmin: number; Tmax: number }[] {
+  const named: [string, Correlation][] = [
+    ['vapour pressure', c.vapourPressure],
+    ['heat of vaporisation', c.heatOfVaporisation],
+    ['ideal-gas heat capacity', c.idealGasHeatCapacity],
+  ];
+  return named.filter(([, k]) => T < k.Tmin || T > k.Tmax).map(([property, { Tmin, Tmax }]) => ({ property, Tmin, Tmax }));
+}
+
+/** ∫ of form 100 from a to b; heat capacities of the databank are of this form. */
+function integral100(c: number[], a: number, b: number): number {
+  const upTo = (T: number) => T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + T * (c[3] / 4 + (T * c[4]) / 5))));
+  return upTo(b) - upTo(a);
+}
+
+function clamp(T: number, low: number, high: number): number {
+  return T < low ? low : T > high ? high : T;
+}

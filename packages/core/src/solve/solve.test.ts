@@ -1,0 +1,146 @@
+import { describe, expect, test } from 'vitest';
+import { explain, showIn } from '../units/index.ts';
+import { acetoneWaterCase, databankRecord, published, reasonOf, solvedValue } from '../testing/index.ts';
+import { createGraphSolver, graphInputHash, massToMole, molesPerSecond, moleToMass } from './index.ts';
+import type { CaseDocument } from './index.ts';
+
+const solveOnce = (document: CaseDocument) => createGraphSolver()(document, 'column');
+
+function changed(change: (document: CaseDocument) => void): CaseDocument {
+  const document = acetoneWaterCase();
+  change(document);
+  return document;
+}
+
+describe('the graph of a case', () => {
+  test('is solved with stages, flows and duties', () => {
+    const result = solveOnce(acetoneWaterCase());
+    const design = solvedValue(result.outcome);
+    expect(design.whole).toBe(14);
+    expect(design.flows.distillate + design.flows.bottoms).toBeCloseTo(design.flows.feed, 10);
+    expect(design.flows.condenserDuty).toBeLessThan(0);
+    expect(result.curve?.x).toHaveLength(129);
+    expect(result.feed?.state).toBe('saturated liquid');
+  });
+  test('every missing field is an open point that leads to it', () => {
+    const empty = changed((d) => {
+      d.streams[0].flow = null;
+      d.streams[0].composition = null;
+      d.streams[0].condition = { by: 'q', q: null };
+      d.units[0].pressure = null;
+      d.units[0].graph = { distillate: null, bottoms: null, reflux: null, feedStage: 'best' };
+    });
+    const { outcome } = solveOnce(empty);
+    if (outcome.state !== 'open') throw new Error(outcome.state);
+    expect(outcome.points.map((p) => p.path)).toEqual([
+      'units.column.pressure',
+      'streams.feed.composition',
+      'streams.feed.flow',
+      'streams.feed.condition',
+      'units.column.graph.distillate',
+      'units.column.graph.bottoms',
+      'units.column.graph.reflux',
+    ]);
+  });
+  test.each([
+    ['a fraction above 1', (d: CaseDocument) => (d.units[0].graph.distillate = { value: 1.2, basis: 'mole' }), 'not-a-fraction'],
+    ['a flow of nothing', (d: CaseDocument) => (d.streams[0].flow = { value: 0, basis: 'molar' }), 'not-positive'],
+    ['a pressure below vacuum', (d: CaseDocument) => (d.units[0].pressure = -1), 'not-positive'],
+    ['one component', (d: CaseDocument) => d.mixture.components.pop(), 'not-two-components'],
+    [
+      'the same component twice',
+      (d: CaseDocument) => (d.mixture.components = [databankRecord('water'), databankRecord('water')]),
+      'same-component',
+    ],
+    ['a pair without parameters', (d: CaseDocument) => (d.mixture.nrtlPairs = []), 'pair-missing'],
+    ['no connected feed', (d: CaseDocument) => (d.connections = []), 'missing'],
+    [
+      'a feed below absolute zero',
+      (d: CaseDocument) => (d.streams[0].condition = { by: 'temperature', temperature: -3 }),
+      'below-zero-kelvin',
+    ],
+    ['no feed temperature', (d: CaseDocument) => (d.streams[0].condition = { by: 'temperature', temperature: null }), 'missing'],
+  ] as const)('%s is an open point', (_, change, code) => {
+    const { outcome } = solveOnce(changed(change));
+    expect(outcome.state === 'open' && outcome.points.map((p) => p.code)).toContain(code);
+  });
+  test('a pressure above a critical pressure has a reason with the limit', () => {
+    const reason = reasonOf(solveOnce(changed((d) => (d.units[0].pressure = 6e6))).outcome);
+    expect(reason).toEqual({ code: 'supercritical', P: 6e6, highest: 4.7e6 });
+    expect(explain(reason, showIn({ temperature: '°C', pressure: 'bar' }, { barometricPressure: 101325 }))).toContain('47.00 bar');
+  });
+  test('keeps the drawing when the reflux is short', () => {
+    const result = solveOnce(changed((d) => (d.units[0].graph.reflux = { kind: 'ratio', value: 0.3 })));
+    expect(reasonOf(result.outcome).code).toBe('below-minimum-reflux');
+    expect(result.basis?.minimumReflux.kind).toBe('tangent-above');
+    expect(result.curve).not.toBeNull();
+  });
+  test('feeds given by temperature, as vapour, or by q are all taken', () => {
+    const withCondition = (condition: CaseDocument['streams'][0]['condition']) =>
+      solveOnce(changed((d) => (d.streams[0].condition = condition))).feed?.q;
+    expect(withCondition({ by: 'saturated-vapour' })).toBe(0);
+    expect(withCondition({ by: 'q', q: 0.4 })).toBe(0.4);
+    expect(withCondition({ by: 'temperature', temperature: 293.15 })).toBeGreaterThan(1);
+  });
+  test('a correlation that does not reach is flagged', () => {
+    const cold = changed((d) => {
+      d.units[0].pressure = 300;
+      d.mixture.components = [databankRecord('benzene'), databankRecord('toluene')];
+      d.mixture.liquid = 'ideal';
+    });
+    const { outcome } = solveOnce(cold);
+    expect(outcome.state === 'solved' && outcome.warnings.map((w) => w.code)).toContain('extrapolated');
+  });
+  test('a kept curve gives the same answer as a fresh one, and a new pressure a new curve', () => {
+    const solver = createGraphSolver();
+    const first = solver(acetoneWaterCase(), 'column');
+    const other = solver(
+      changed((d) => (d.units[0].pressure = 1.5e5)),
+      'column',
+    );
+    const again = solver(acetoneWaterCase(), 'column');
+    expect(again).toEqual(first);
+    expect(solvedValue(other.outcome).bottomsTemperature).toBeGreaterThan(solvedValue(first.outcome).bottomsTemperature);
+  });
+  test('names a unit that is not there as our mistake', () => {
+    expect(() => createGraphSolver()(acetoneWaterCase(), 'nowhere')).toThrow(RangeError);
+  });
+});
+
+describe('the hash of what the graph reads', () => {
+  test('changes with every input, and with nothing else', () => {
+    const hash = (change: (d: CaseDocument) => void) => graphInputHash(changed(change), 'column');
+    const base = hash(() => undefined);
+    expect(hash((d) => (d.notes = 'a note'))).toBe(base);
+    expect(hash((d) => (d.display.temperature = 'K'))).toBe(base);
+    expect(hash((d) => (d.streams[0].name = 'Wash water'))).toBe(base);
+    const others = [
+      hash((d) => (d.units[0].graph.reflux = { kind: 'ratio', value: 1.3 })),
+      hash((d) => (d.streams[0].composition = { value: 0.350001, basis: 'mole' })),
+      hash((d) => (d.mixture.liquid = 'ideal')),
+      hash((d) => (d.units[0].condenser = 'partial')),
+    ];
+    expect(new Set([base, ...others]).size).toBe(5);
+  });
+});
+
+describe('mass and mole', () => {
+  const SOURCE = 'Treybal, Mass-Transfer Operations, 3rd ed. (1980), Illustration 9.8 (balances)';
+  const methanolWater = [databankRecord('methanol'), databankRecord('water')];
+  test('Treybal’s methanol and water', () => {
+    const [z, xD, xB] = [0.5, 0.95, 0.01].map((w) => massToMole(methanolWater, w));
+    published(SOURCE, 'mole fraction of methanol, 50 wt%', z, 0.36, 0.0005);
+    published(SOURCE, 'mole fraction of methanol, 95 wt%', xD, 0.915, 0.0008);
+    published(SOURCE, 'mole fraction of methanol, 1 wt%', xB, 0.00565, 0.000005);
+    const feed = molesPerSecond(methanolWater, { value: 5000 / 3600, basis: 'mass' }, z);
+    published(SOURCE, 'feed, 5000 kg/h, in kmol/h', feed * 3.6, 216.8, 0.05);
+  });
+  test('go into each other and back', () => {
+    for (const w of [0, 0.02, 0.5, 0.98, 1]) expect(moleToMass(methanolWater, massToMole(methanolWater, w))).toBeCloseTo(w, 14);
+  });
+  test('a purity in mass gives the same column as the same purity in moles', () => {
+    const inMoles = solvedValue(solveOnce(acetoneWaterCase()).outcome);
+    const inMass = changed((d) => (d.units[0].graph.distillate = { value: moleToMass(d.mixture.components, 0.95), basis: 'mass' }));
+    expect(solvedValue(solveOnce(inMass).outcome).needed).toBeCloseTo(inMoles.needed, 9);
+  });
+});

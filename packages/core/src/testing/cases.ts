@@ -1,0 +1,41 @@
+import type { CaseDocument } from '../solve/index.ts';
+import { findNrtlPair } from '../databank/index.ts';
+import { databankRecord } from './mixtures.ts';
+
+/** Acetone and water, complete and solvable; tests change one thing at a time in a copy. */
+export function acetoneWaterCase(): CaseDocument {
+  const components = [databankRecord('acetone'), databankRecord('water')];
+  const pair = findNrtlPair(components[0].id, components[1].id);
+  if (pair === undefined) throw new Error('the databank has lost acetone–water');
+  return {
+    site: { barometricPressure: 101325 },
+    display: { temperature: '°C', pressure: 'bar', molarFlow: 'kmol/h', massFlow: 'kg/h', power: 'kW' },
+    mixture: { components, liquid: 'nrtl', nrtlPairs: [pair] },
+    streams: [
+      {
+        id: 'feed',
+        name: 'Feed',
+        flow: { value: 120 / 3.6, basis: 'molar' },
+        composition: { value: 0.35, basis: 'mole' },
+        condition: { by: 'saturated-liquid' },
+      },
+    ],
+    units: [
+      {
+        id: 'column',
+        kind: 'column',
+        name: 'Column',
+        pressure: 101325,
+        condenser: 'total',
+        graph: {
+          distillate: { value: 0.95, basis: 'mole' },
+          bottoms: { value: 0.02, basis: 'mole' },
+          reflux: { kind: 'multiple', value: 1.3 },
+          feedStage: 'best',
+        },
+      },
+    ],
+    connections: [{ from: { stream: 'feed' }, to: { unit: 'column' } }],
+    notes: '',
+  };
+}

@@ -1,0 +1,6 @@
+export * from './cases.ts';
+export * from './mixtures.ts';
+export * from './outcomes.ts';
+export * from './published.ts';
+export * from './slopes.ts';
+export * from './tabulatedCurve.ts';

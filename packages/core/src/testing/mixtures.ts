@@ -1,0 +1,51 @@
+/** Mixtures for tests: published Antoine constants as records, and pairs of constant relative volatility. */
+import { findComponent } from '../databank/index.ts';
+import type { ComponentRecord, Correlation } from '../databank/index.ts';
+import { idealSolution, lowPressureModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+
+/** A record of the databank. @throws when it is not there */
+export function databankRecord(name: string): ComponentRecord {
+  const found = findComponent(name);
+  if (found === undefined) throw new Error(`no ${name} in the databank`);
+  return found;
+}
+
+/** A databank-like record (of benzene) whose vapour pressure is replaced. */
+export function withVapourPressure(name: string, vapourPressure: Correlation, molarMass?: number): ComponentRecord {
+  const base = databankRecord('benzene');
+  const mass = molarMass === undefined ? base.molarMass : { value: molarMass, source: 'test' };
+  return { ...base, id: `own:${name}`, name, vapourPressure, molarMass: mass };
+}
+
+/** ln(P/kPa) = A − B/(t/°C + C), as Smith, Van Ness & Abbott print it. */
+export function antoineKilopascal(name: string, A: number, B: number, C: number): ComponentRecord {
+  return withVapourPressure(name, antoine(A + Math.log(1000), B, C - 273.15));
+}
+
+/** log₁₀(P/mmHg) = A − B/(t/°C + C). */
+export function antoineMillimetres(name: string, A: number, B: number, C: number, molarMass?: number): ComponentRecord {
+  const ln10 = Math.LN10;
+  return withVapourPressure(name, antoine(A * ln10 + Math.log(101325 / 760), B * ln10, C - 273.15), molarMass);
+}
+
+function antoine(A: number, B: number, C: number): Correlation {
+  return { form: 'antoine', c: [A, B, C], Tmin: 200, Tmax: 600, source: 'test' };
+}
+
+export const raoult = (...components: ComponentRecord[]): ThermoModel => lowPressureModel(components, idealSolution);
+
+/** Two components whose relative volatility is α at every temperature: Antoine constants that differ in A alone. */
+export function constantVolatility(alpha: number): ThermoModel {
+  return raoult(
+    withVapourPressure('light', antoine(21 + Math.log(alpha), 3300, -45)),
+    withVapourPressure('heavy', antoine(21, 3300, -45)),
+  );
+}
+
+/** Benzene and toluene by the Antoine constants (log₁₀, mmHg, °C). */
+export const benzeneToluene = (): ThermoModel =>
+  raoult(
+    antoineMillimetres('benzene', 6.90565, 1211.033, 220.79, 0.078),
+    antoineMillimetres('toluene', 6.95464, 1344.8, 219.482, 0.092),
+  );

@@ -1,0 +1,207 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { components, findNrtlPair, nrtlPairs } from '../databank/index.ts';
+import { R } from '../properties/index.ts';
+import { databankRecord, expectSlope, published, raoult, solvedValue } from '../testing/index.ts';
+import { buildModel, idealSolution, lowPressureModel, makeActivity, makePhaseProperties, nrtl } from './index.ts';
+import type { ThermoModel } from './index.ts';
+
+/** A random NRTL liquid of n components: parameters, composition, temperature. */
+const liquids = fc.integer({ min: 2, max: 5 }).chain((n) =>
+  fc.record({
+    n: fc.constant(n),
+    a: fc.array(fc.double({ min: -0.5, max: 0.5, noNaN: true }), { minLength: n * n, maxLength: n * n }),
+    b: fc.array(fc.double({ min: -200, max: 600, noNaN: true }), { minLength: n * n, maxLength: n * n }),
+    alpha: fc.double({ min: 0.2, max: 0.47, noNaN: true }),
+    parts: fc.array(fc.double({ min: 0.01, max: 1, noNaN: true }), { minLength: n, maxLength: n }),
+    T: fc.double({ min: 280, max: 420, noNaN: true }),
+  }),
+);
+
+type Liquid = typeof liquids extends fc.Arbitrary<infer L> ? L : never;
+
+const offDiagonal = (values: number[], n: number): Float64Array => Float64Array.from(values, (v, k) => (k % (n + 1) === 0 ? 0 : v));
+
+const activityOf = ({ n, a, b, alpha }: Liquid) =>
+  nrtl(n, { a: offDiagonal(a, n), b: offDiagonal(b, n), alpha: new Float64Array(n * n).fill(alpha) });
+
+function fractions(parts: readonly number[]): Float64Array {
+  const sum = parts.reduce((s, p) => s + p, 0);
+  return Float64Array.from(parts, (p) => p / sum);
+}
+
+describe('NRTL', () => {
+  test('ethanol and water at 70 °C have the activity coefficients of the book', () => {
+    const source = 'Gmehling, Kleiber, Kolbe & Rarey, Chemical Thermodynamics for Process Simulation, 2nd ed. (2019), Problem 5.1b';
+    const model = nrtl(2, {
+      a: new Float64Array(4),
+      b: Float64Array.of(0, -121.2691 / 1.98721, 1337.8574 / 1.98721, 0),
+      alpha: Float64Array.of(0, 0.2974, 0.2974, 0),
+    });
+    const out = makeActivity(2);
+    model.evaluate(343.15, Float64Array.of(0.252, 0.748), out, true);
+    published(source, 'γ of ethanol, x₁ = 0.252', Math.exp(out.lnGamma[0]), 1.936, 0.0005);
+    published(source, 'γ of water, x₁ = 0.252', Math.exp(out.lnGamma[1]), 1.154, 0.0005);
+  });
+  test('slopes in T and in mole numbers agree with central differences', () => {
+    fc.assert(
+      fc.property(liquids, (liquid) => {
+        const { n, T } = liquid;
+        const model = activityOf(liquid);
+        const moles = fractions(liquid.parts);
+        const out = makeActivity(n);
+        const again = makeActivity(n);
+        model.evaluate(T, moles, out, true);
+        const lnGammaAt = (i: number, t: number, m: Float64Array): number => {
+          model.evaluate(t, fractions([...m]), again, false);
+          return again.lnGamma[i];
+        };
+        for (let i = 0; i < n; i++) {
+          expectSlope((t) => lnGammaAt(i, t, moles), T, 0.01, out.dLnGammaDT[i], 1e-5, 1e-5);
+          for (let j = 0; j < n; j++) {
+            const shifted = (nj: number): Float64Array => moles.with(j, nj);
+            expectSlope((nj) => lnGammaAt(i, T, shifted(nj)), moles[j], 1e-6, out.dLnGammaDN[i * n + j], 1e-5, 1e-3);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  test('obeys Gibbs and Duhem, and g is the sum of x ln γ with the slopes it tells', () => {
+    fc.assert(
+      fc.property(liquids, (liquid) => {
+        const { n, T } = liquid;
+        const model = activityOf(liquid);
+        const x = fractions(liquid.parts);
+        const out = makeActivity(n);
+        model.evaluate(T, x, out, true);
+        for (let j = 0; j < n; j++) {
+          let sum = 0;
+          for (let i = 0; i < n; i++) sum += x[i] * out.dLnGammaDN[i * n + j];
+          expect(Math.abs(sum)).toBeLessThan(1e-11);
+        }
+        const again = makeActivity(n);
+        const g = (t: number): number => {
+          model.evaluate(t, x, again, true);
+          return x.reduce((s, xi, i) => s + xi * again.lnGamma[i], 0);
+        };
+        const gSlope = (t: number): number => {
+          model.evaluate(t, x, again, true);
+          return again.dGDT;
+        };
+        expectSlope(g, T, 0.01, out.dGDT, 1e-6, 1e-6);
+        expectSlope(gSlope, T, 0.01, out.d2GDT2, 1e-5, 1e-8);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  test('is the ideal solution for components at their own purity', () => {
+    const pair = nrtlPairs[0];
+    const model = nrtl(2, {
+      a: new Float64Array(4),
+      b: Float64Array.of(0, pair.b[0], pair.b[1], 0),
+      alpha: new Float64Array(4).fill(pair.alpha),
+    });
+    const out = makeActivity(2);
+    model.evaluate(340, Float64Array.of(1, 0), out, false);
+    expect(out.lnGamma[0]).toBeCloseTo(0, 14);
+    model.evaluate(340, Float64Array.of(0, 1), out, false);
+    expect(out.lnGamma[1]).toBeCloseTo(0, 14);
+  });
+});
+
+describe('the seam at low pressure', () => {
+  const acetoneWater = (): ThermoModel => {
+    const pair = findNrtlPair('67-64-1', '7732-18-5');
+    return solvedValue(
+      buildModel({
+        components: [databankRecord('acetone'), databankRecord('water')],
+        liquid: 'nrtl',
+        nrtlPairs: pair ? [pair] : [],
+      }),
+    );
+  };
+
+  test.each(['liquid', 'vapour'] as const)('every slope of the %s agrees with central differences', (phase) => {
+    const model = acetoneWater();
+    fc.assert(
+      fc.property(
+        fc.double({ min: 300, max: 380, noNaN: true }),
+        fc.double({ min: 5e4, max: 3e5, noNaN: true }),
+        fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+        (T, P, x1) => {
+          const out = makePhaseProperties(2);
+          const again = makePhaseProperties(2);
+          const n = Float64Array.of(x1, 1 - x1);
+          const at = (t: number, p: number, moles: Float64Array) => {
+            model.evaluate(phase, t, p, fractions([...moles]), again, true);
+            return again;
+          };
+          model.evaluate(phase, T, P, n, out, true);
+          const total = (m: Float64Array): number => m[0] + m[1];
+          for (let i = 0; i < 2; i++) {
+            expectSlope((t) => at(t, P, n).lnPhi[i], T, 0.01, out.dLnPhiDT[i], 1e-5, 1e-6);
+            expectSlope((p) => at(T, p, n).lnPhi[i], P, 1, out.dLnPhiDP[i], 1e-5, 1e-10);
+            for (let j = 0; j < 2; j++)
+              expectSlope((m) => at(T, P, n.with(j, m)).lnPhi[i], n[j], 1e-6, out.dLnPhiDN[i * 2 + j], 1e-4, 1e-3);
+            expectSlope((m) => total(n.with(i, m)) * at(T, P, n.with(i, m)).enthalpy, n[i], 1e-5, out.dEnthalpyDN[i], 1e-5);
+            expectSlope((m) => total(n.with(i, m)) * at(T, P, n.with(i, m)).volume, n[i], 1e-5, out.dVolumeDN[i], 1e-5);
+          }
+          expectSlope((t) => at(t, P, n).enthalpy, T, 0.01, out.dEnthalpyDT, 1e-5);
+          expectSlope((p) => at(T, p, n).enthalpy, P, 1, out.dEnthalpyDP, 1e-5, 1e-3);
+          expectSlope((t) => at(t, P, n).volume, T, 0.01, out.dVolumeDT, 1e-5, 1e-12);
+          expectSlope((p) => at(T, p, n).volume, P, 1, out.dVolumeDP, 1e-5, 1e-16);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+  test('enthalpy is the slope of fugacity in T: Gibbs and Helmholtz for the excess part', () => {
+    const model = acetoneWater();
+    const ideal = raoult(databankRecord('acetone'), databankRecord('water'));
+    const out = makePhaseProperties(2);
+    const x = Float64Array.of(0.3, 0.7);
+    ideal.evaluate('liquid', 340, 1e5, x, out, true);
+    const idealSlopes = Float64Array.from(out.dLnPhiDT);
+    const idealEnthalpy = out.enthalpy;
+    model.evaluate('liquid', 340, 1e5, x, out, true);
+    const slope = x.reduce((s, xi, i) => s + xi * (out.dLnPhiDT[i] - idealSlopes[i]), 0);
+    expect(out.enthalpy - idealEnthalpy).toBeCloseTo(-R * 340 * 340 * slope, 6);
+  });
+  test('does not mind the order of components', () => {
+    const pair = findNrtlPair('67-64-1', '7732-18-5');
+    const there = acetoneWater();
+    const back = solvedValue(
+      buildModel({
+        components: [databankRecord('water'), databankRecord('acetone')],
+        liquid: 'nrtl',
+        nrtlPairs: pair ? [pair] : [],
+      }),
+    );
+    const a = makePhaseProperties(2);
+    const b = makePhaseProperties(2);
+    there.evaluate('liquid', 350, 1e5, Float64Array.of(0.2, 0.8), a, true);
+    back.evaluate('liquid', 350, 1e5, Float64Array.of(0.8, 0.2), b, true);
+    expect(b.lnPhi[1]).toBeCloseTo(a.lnPhi[0], 12);
+    expect(b.enthalpy).toBeCloseTo(a.enthalpy, 6);
+    expect(b.volume).toBeCloseTo(a.volume, 12);
+  });
+  test('NRTL with every γ at 1 is the ideal solution', () => {
+    const records = [...components.slice(0, 3)];
+    const none = nrtl(3, { a: new Float64Array(9), b: new Float64Array(9), alpha: new Float64Array(9).fill(0.3) });
+    const x = Float64Array.of(0.2, 0.3, 0.5);
+    const a = makePhaseProperties(3);
+    const b = makePhaseProperties(3);
+    lowPressureModel(records, none).evaluate('liquid', 340, 1e5, x, a, true);
+    lowPressureModel(records, idealSolution).evaluate('liquid', 340, 1e5, x, b, true);
+    expect(a).toEqual(b);
+  });
+  test('a pair without parameters is an open point, never silently ideal', () => {
+    const mixture = { components: [databankRecord('water'), databankRecord('n-octane')], liquid: 'nrtl', nrtlPairs: [] } as const;
+    const outcome = buildModel({ ...mixture, components: [...mixture.components], nrtlPairs: [] });
+    expect(outcome).toEqual({
+      state: 'open',
+      points: [{ code: 'pair-missing', path: 'mixture.liquid', names: ['water', 'n-octane'], model: 'NRTL' }],
+    });
+  });
+});

@@ -1,0 +1,109 @@
+/** One sentence for each reason, open point and warning: the same on the screen, in the API and on the command line. */
+import type { OpenPoint, Reason, Warning } from '../numerics/index.ts';
+import { findUnit } from './dimensions.ts';
+import type { Site } from './dimensions.ts';
+import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
+
+/** How numbers are shown where a sentence is read. */
+export interface Show {
+  temperature(T: number): string;
+  pressure(P: number): string;
+  fraction(x: number): string;
+  ratio(r: number): string;
+  count(n: number): string;
+  share(e: number): string;
+}
+
+export interface ShownUnits {
+  temperature: string;
+  pressure: string;
+}
+
+/** A `Show` in these units. */
+export function showIn({ temperature, pressure }: ShownUnits, site: Site): Show {
+  const t = findUnit('temperature', temperature);
+  const p = findUnit('pressure', pressure);
+  return {
+    temperature: (T) => `${formatQuantity(T, t, site)} ${t.id}`,
+    pressure: (P) => `${formatQuantity(P, p, site)} ${p.id}`,
+    fraction: (x) => `${formatFraction(x)} mol/mol`,
+    ratio: (r) => formatNumber(r),
+    count: (n) => formatFixed(n, 0),
+    share: (e) => formatNumber(e, 2),
+  };
+}
+
+export function explain(reason: Reason, show: Show): string {
+  switch (reason.code) {
+    case 'supercritical':
+      return `No bubble point at ${show.pressure(reason.P)}: this liquid's highest is ${show.pressure(reason.highest)}. Lower the pressure.`;
+    case 'no-convergence':
+      return `No answer in ${show.count(reason.iterations)} steps; the largest error left is ${show.share(reason.residual)}.`;
+    case 'feed-outside-products':
+      return explainSplit(reason.z, reason.xB, reason.xD, show);
+    case 'not-more-volatile':
+      return `${capital(reason.name)} is the less volatile here, so it cannot go overhead: exchange it with ${reason.other}.`;
+    case 'azeotrope-in-range':
+      return `An azeotrope stands at ${show.fraction(reason.x)} ${reason.name}, ${show.temperature(reason.T)}: no reflux carries one column across it. Keep both products ${sideOfAzeotrope(reason, show)}.`;
+    case 'two-liquids':
+      return `Between ${show.fraction(reason.from)} and ${show.fraction(reason.to)} this liquid splits into two. Stages cannot be stepped across the gap on one curve.`;
+    case 'reflux-not-positive':
+      return `A reflux ratio of ${show.ratio(reason.reflux)} returns no liquid to the column. It must be above 0.`;
+    case 'below-minimum-reflux':
+      return `Reflux ratio ${show.ratio(reason.reflux)} is ${show.ratio(reason.minimum - reason.reflux)} short of the minimum, ${show.ratio(reason.minimum)}: the operating lines meet the equilibrium curve at x = ${show.fraction(reason.x)}.`;
+    case 'no-boil-up':
+      return `The feed brings so much vapour that at a reflux ratio of ${show.ratio(reason.reflux)} nothing is left for the reboiler. More than ${show.ratio(reason.minimum)} is needed.`;
+    case 'feed-stage-out-of-range':
+      return `Stage ${show.count(reason.stage)} cannot take the feed at this reflux: stages ${show.count(reason.first)} to ${show.count(reason.last)} can.`;
+    case 'too-many-stages':
+      return `More than ${show.count(reason.limit)} stages: the lines nearly touch the curve. A little more reflux brings the count down.`;
+  }
+}
+
+function explainSplit(z: number, xB: number, xD: number, show: Show): string {
+  if (!(1 - xD >= 1e-12)) return 'The distillate cannot be entirely pure: type a fraction below 1.';
+  if (!(xB >= 1e-12)) return 'The bottoms cannot be entirely free of the light component: type a fraction above 0.';
+  if (xB >= xD)
+    return `The bottoms (${show.fraction(xB)}) must hold less of the light component than the distillate (${show.fraction(xD)}).`;
+  if (z >= xD)
+    return `The feed (${show.fraction(z)}) is already as rich as the distillate (${show.fraction(xD)}): ask for a purer distillate.`;
+  return `The feed (${show.fraction(z)}) is already as lean as the bottoms (${show.fraction(xB)}): ask for leaner bottoms.`;
+}
+
+function sideOfAzeotrope({ x, xB, xD }: { x: number; xB: number; xD: number }, show: Show): string {
+  return x - xB >= xD - x ? `below ${show.fraction(x)}` : `above ${show.fraction(x)}`;
+}
+
+export function explainOpenPoint(point: OpenPoint): string {
+  switch (point.code) {
+    case 'missing':
+      return `${capital(point.what)} is not set.`;
+    case 'not-a-fraction':
+      return `${capital(point.what)} must lie between 0 and 1; it is ${formatEntered(point.value)}.`;
+    case 'not-positive':
+      return `${capital(point.what)} must be above 0; it is ${formatEntered(point.value)}.`;
+    case 'same-component':
+      return `${capital(point.name)} is chosen twice: choose another component beside it.`;
+    case 'pair-missing':
+      return `${point.model} has no parameters for ${point.names[0]} and ${point.names[1]}: choose the ideal solution, or another pair.`;
+    case 'not-two-components':
+      return `The graph is for two components; this mixture has ${formatFixed(point.count, 0)}.`;
+    case 'below-zero-kelvin':
+      return `${capital(point.what)} lies below absolute zero.`;
+  }
+}
+
+export function explainWarning(warning: Warning, show: Show): string {
+  switch (warning.code) {
+    case 'extrapolated':
+      return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
+    case 'feed-on-condenser':
+      return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
+    case 'tangent-pinch':
+      return `The pinch at minimum reflux is on the curve at x = ${show.fraction(warning.x)}, not at the feed: a colder or hotter feed will not lower it.`;
+  }
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,202 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  explain,
+  explainOpenPoint,
+  explainParse,
+  explainWarning,
+  findUnit,
+  formatEntered,
+  formatFixed,
+  formatFraction,
+  formatNumber,
+} from './index.ts';
+import { formatQuantity, fromSI, parseQuantity, parseReflux, showIn, toSI, units } from './index.ts';
+import type { Dimension } from './index.ts';
+
+const SITE = { barometricPressure: 101325 };
+const FRACTION: Dimension[] = ['moleFraction', 'massFraction'];
+
+function read(text: string, dimensions: Dimension[], own: string): { value: number; unit: string } {
+  const parsed = parseQuantity(text, dimensions, findUnit(dimensions[0], own), SITE);
+  if (!parsed.ok) throw new Error(explainParse(parsed.problem));
+  return { value: parsed.value.value, unit: parsed.value.unit.id };
+}
+
+function refusal(text: string, dimensions: Dimension[], own: string): string {
+  const parsed = parseQuantity(text, dimensions, findUnit(dimensions[0], own), SITE);
+  return parsed.ok ? `accepted as ${parsed.value.value}` : explainParse(parsed.problem);
+}
+
+describe('units', () => {
+  test('every unit goes to SI and back', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...units), fc.double({ min: -1e5, max: 1e5, noNaN: true }), (unit, value) => {
+        expect(fromSI(toSI(value, unit, SITE), unit, SITE)).toBeCloseTo(value, 6);
+      }),
+    );
+  });
+  test('no spelling means two units of one dimension', () => {
+    for (const dimension of new Set(units.map((u) => u.dimension))) {
+      const spellings = units.filter((u) => u.dimension === dimension).flatMap((u) => [u.id, ...u.also]);
+      expect(new Set(spellings).size, dimension).toBe(spellings.length);
+    }
+  });
+  // NIST Special Publication 811 (2008), appendix B.8, printed factors.
+  test.each([
+    ['temperature', '°F', 212, 373.15, 1e-10],
+    ['temperature', '°R', 491.67, 273.15, 1e-10],
+    ['pressure', 'psi', 1, 6894.757, 5e-4],
+    ['pressure', 'mmHg', 1, 133.3224, 5e-5],
+    ['massFlow', 'lb/h', 1, 1.259979e-4, 5e-11],
+    ['power', 'Btu/h', 1, 0.2930711, 5e-8],
+    ['molarFlow', 'lbmol/h', 1, 453.59237 / 3600, 1e-12],
+  ] as const)('%s: %s', (dimension, id, value, si, tolerance) => {
+    expect(Math.abs(toSI(value, findUnit(dimension, id), SITE) - si)).toBeLessThanOrEqual(tolerance);
+  });
+  test('gauge pressure counts from the site’s barometer', () => {
+    const high = { barometricPressure: 80000 };
+    expect(toSI(0, findUnit('pressure', 'barg'), high)).toBe(80000);
+    expect(fromSI(180000, findUnit('pressure', 'kPag'), high)).toBe(100);
+  });
+  test('a difference of 5 K is 9 °F, not −450 °F', () => {
+    expect(fromSI(5, findUnit('temperatureDifference', '°F'), SITE)).toBeCloseTo(9, 12);
+  });
+});
+
+describe('what people type', () => {
+  test.each([
+    ['12 psig', ['pressure'], 'bar', 12 * 6894.757293168 + 101325, 'psig'],
+    ['12 PSIG', ['pressure'], 'bar', 12 * 6894.757293168 + 101325, 'psig'],
+    ['1.2', ['pressure'], 'bar', 120000, 'bar'],
+    ['2bar(g)', ['pressure'], 'bar', 301325, 'barg'],
+    ['-5 C', ['temperature'], 'K', 268.15, '°C'],
+    ['−5 °C', ['temperature'], 'K', 268.15, '°C'],
+    ['98 wt%', FRACTION, 'mol/mol', 0.98, 'wt%'],
+    ['98 %', FRACTION, 'mol/mol', 0.98, 'mol%'],
+    ['50 ppm', FRACTION, 'mol/mol', 50e-6, 'mol ppm'],
+    ['120 klb/h', ['molarFlow', 'massFlow'], 'kmol/h', (120000 * 0.45359237) / 3600, 'klb/h'],
+    ['120', ['molarFlow', 'massFlow'], 'kmol/h', 120 / 3.6, 'kmol/h'],
+    ['1.5e3 kg/h', ['molarFlow', 'massFlow'], 'kmol/h', 1500 / 3600, 'kg/h'],
+    ['.5', FRACTION, 'mol/mol', 0.5, 'mol/mol'],
+  ] as [string, Dimension[], string, number, string][])('%s', (text, dimensions, own, value, unit) => {
+    const got = read(text, dimensions, own);
+    expect(got.unit).toBe(unit);
+    expect(got.value).toBeCloseTo(value, 6);
+  });
+  test('a decimal comma is refused with a sentence that shows the way', () => {
+    expect(refusal('0,95', FRACTION, 'mol/mol')).toBe(
+      'A comma can mean two things. Write 0.95 for a decimal, or leave the comma out.',
+    );
+  });
+  test.each([
+    ['', 'Type a number.'],
+    ['twelve', '“twelve” does not begin with a number. Write it like 12.5, 12.5 bar or 1.2e-3.'],
+    ['1e999', '“1e999” is too large a number.'],
+  ])('“%s” is refused', (text, sentence) => {
+    expect(refusal(text, ['pressure'], 'bar')).toBe(sentence);
+  });
+  test('a unit of another dimension is refused, and the sentence lists those that fit', () => {
+    expect(refusal('12 kg/h', ['pressure'], 'bar')).toMatch(/“kg\/h” is no unit for this field. It takes Pa, kPa, MPa, bar/);
+  });
+  test('whatever is typed, the answer is a finite number or a sentence', () => {
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        const parsed = parseQuantity(text, ['pressure'], findUnit('pressure', 'bar'), SITE);
+        if (parsed.ok) expect(Number.isFinite(parsed.value.value)).toBe(true);
+        else expect(explainParse(parsed.problem).length).toBeGreaterThan(10);
+      }),
+    );
+  });
+  test.each([
+    ['1.3 x min', 'multiple', 1.3],
+    ['1.3 × minimum', 'multiple', 1.3],
+    ['1.3x', 'refused', 0],
+    ['1.3 Rmin', 'multiple', 1.3],
+    ['2', 'ratio', 2],
+    ['2 mol/mol', 'ratio', 2],
+    ['2 kg', 'refused', 0],
+  ])('reflux “%s”', (text, kind, value) => {
+    const parsed = parseReflux(text, 'ratio');
+    expect(parsed.ok ? parsed.value : { kind: 'refused', value: 0 }).toEqual({ kind, value });
+  });
+});
+
+describe('numbers on the screen', () => {
+  test.each([
+    [0.00123456, '0.001235'],
+    [13.9466, '13.95'],
+    [123456.7, '123457'],
+    [-607.1, '−607.1'],
+    [1.1e-5, '1.100 × 10⁻⁵'],
+    [2.5e9, '2.500 × 10⁹'],
+    [0, '0'],
+    [Infinity, '–'],
+    [NaN, '–'],
+  ])('%d is shown as %s', (value, shown) => {
+    expect(formatNumber(value)).toBe(shown);
+  });
+  test.each([
+    [0.95, '0.9500'],
+    [0.99995, '0.999950'],
+    [3e-5, '3.0 × 10⁻⁵'],
+    [1, '1.0000'],
+  ])('the fraction %d is shown as %s, never rounded into 0 or 1', (value, shown) => {
+    expect(formatFraction(value)).toBe(shown);
+  });
+  test('an entered number comes back as typed', () => {
+    for (const text of ['0.35', '1.013', '120', '-5.5']) expect(formatEntered(Number(text)).replace('−', '-')).toBe(text);
+  });
+  test('temperatures have one decimal, in the unit asked for', () => {
+    expect(formatQuantity(334.35, findUnit('temperature', '°C'), SITE)).toBe('61.2');
+    expect(formatFixed(NaN, 1)).toBe('–');
+  });
+});
+
+describe('sentences', () => {
+  const show = showIn({ temperature: '°C', pressure: 'bar' }, SITE);
+  test('short reflux says by how much and where', () => {
+    expect(explain({ code: 'below-minimum-reflux', reflux: 0.4, minimum: 0.539, x: 0.833, y: 0.91 }, show)).toBe(
+      'Reflux ratio 0.4000 is 0.1390 short of the minimum, 0.5390: the operating lines meet the equilibrium curve at x = 0.8330 mol/mol.',
+    );
+  });
+  test('an azeotrope in the way says where, and on which side to stay', () => {
+    const reason = { code: 'azeotrope-in-range', name: 'ethanol', x: 0.894, T: 351.3, xB: 0.02, xD: 0.95 } as const;
+    expect(explain(reason, show)).toContain('0.8940 mol/mol ethanol, 78.2 °C');
+    expect(explain(reason, show)).toContain('below 0.8940');
+  });
+  test.each([
+    [{ z: 0.3, xB: 0.02, xD: 0.25 }, /already as rich/],
+    [{ z: 0.3, xB: 0.35, xD: 0.95 }, /already as lean/],
+    [{ z: 0.3, xB: 0.6, xD: 0.5 }, /must hold less/],
+    [{ z: 0.3, xB: 0, xD: 0.5 }, /above 0/],
+    [{ z: 0.3, xB: 0.1, xD: 1 }, /below 1/],
+  ])('the split %o is explained', (split, sentence) => {
+    expect(explain({ code: 'feed-outside-products', ...split }, show)).toMatch(sentence);
+  });
+  test('each other reason, open point and warning is a sentence with its numbers', () => {
+    expect(explain({ code: 'supercritical', P: 5e6, highest: 4.7e6 }, show)).toContain('47.00 bar');
+    expect(explain({ code: 'no-convergence', residual: 1e-3, iterations: 50 }, show)).toContain('50 steps');
+    expect(explain({ code: 'not-more-volatile', name: 'water', other: 'acetone' }, show)).toBe(
+      'Water is the less volatile here, so it cannot go overhead: exchange it with acetone.',
+    );
+    expect(explain({ code: 'two-liquids', from: 0.1, to: 0.4 }, show)).toContain('splits into two');
+    expect(explain({ code: 'reflux-not-positive', reflux: -1 }, show)).toContain('−1.000');
+    expect(explain({ code: 'no-boil-up', reflux: 0.1, minimum: 0.5 }, show)).toContain('0.5000');
+    expect(explain({ code: 'feed-stage-out-of-range', stage: 3, first: 9, last: 21 }, show)).toContain('stages 9 to 21');
+    expect(explain({ code: 'too-many-stages', limit: 500 }, show)).toContain('500');
+    expect(explainOpenPoint({ code: 'missing', path: 'p', what: 'reflux' })).toBe('Reflux is not set.');
+    expect(explainOpenPoint({ code: 'not-a-fraction', path: 'p', what: 'purity', value: 1.2 })).toContain('1.2');
+    expect(explainOpenPoint({ code: 'not-positive', path: 'p', what: 'pressure', value: -1 })).toContain('−1');
+    expect(explainOpenPoint({ code: 'same-component', path: 'p', name: 'water' })).toContain('twice');
+    expect(explainOpenPoint({ code: 'pair-missing', path: 'p', names: ['water', 'n-octane'], model: 'NRTL' })).toContain(
+      'n-octane',
+    );
+    expect(explainOpenPoint({ code: 'not-two-components', path: 'p', count: 1 })).toContain('has 1');
+    expect(explainOpenPoint({ code: 'below-zero-kelvin', path: 'p', what: 'feed temperature' })).toContain('absolute zero');
+    const range = { name: 'water', property: 'vapour pressure', T: 259.9, Tmin: 273.16, Tmax: 647.1 };
+    expect(explainWarning({ code: 'extrapolated', ...range }, show)).toContain('−13.3 °C is outside');
+    expect(explainWarning({ code: 'feed-on-condenser' }, show)).toContain('condenser');
+    expect(explainWarning({ code: 'tangent-pinch', x: 0.83 }, show)).toContain('0.8300');
+  });
+});

@@ -1,0 +1,21 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'schema', root: 'packages/schema', include: ['src/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'server',
+          root: 'packages/server',
+          include: ['src/**/*.test.ts'],
+          globalSetup: ['src/testing/database.ts'],
+          testTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
+      { test: { name: 'web', root: 'packages/web', include: ['src/**/*.test.{ts,tsx}'] } },
+    ],
+  },
+});
