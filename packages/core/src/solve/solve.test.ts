@@ -6,7 +6,7 @@ import type { CaseDocument } from './index.ts';
 
 const solveOnce = (document: CaseDocument) => createGraphSolver()(document, 'column');
 
-function changed(change: (document: CaseDocument) => void): CaseDocument {
+function changed(change: (document: CaseDocument) => unknown): CaseDocument {
   const document = acetoneWaterCase();
   change(document);
   return document;
@@ -42,7 +42,7 @@ describe('the graph of a case', () => {
       'units.column.graph.reflux',
     ]);
   });
-  test.each([
+  test.each<[string, (d: CaseDocument) => unknown, string]>([
     ['a fraction above 1', (d: CaseDocument) => (d.units[0].graph.distillate = { value: 1.2, basis: 'mole' }), 'not-a-fraction'],
     ['a flow of nothing', (d: CaseDocument) => (d.streams[0].flow = { value: 0, basis: 'molar' }), 'not-positive'],
     ['a pressure below vacuum', (d: CaseDocument) => (d.units[0].pressure = -1), 'not-positive'],
@@ -60,7 +60,7 @@ describe('the graph of a case', () => {
       'below-zero-kelvin',
     ],
     ['no feed temperature', (d: CaseDocument) => (d.streams[0].condition = { by: 'temperature', temperature: null }), 'missing'],
-  ] as const)('%s is an open point', (_, change, code) => {
+  ])('%s is an open point', (_, change, code) => {
     const { outcome } = solveOnce(changed(change));
     expect(outcome.state === 'open' && outcome.points.map((p) => p.code)).toContain(code);
   });

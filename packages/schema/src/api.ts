@@ -1,0 +1,80 @@
+/** Requests and replies of the HTTP API. Times are ISO 8601 text, identifiers UUIDs. */
+import { z } from 'zod';
+import { CaseDocument } from './document.ts';
+import { CaseName } from './file.ts';
+
+export const Id = z.guid();
+export const IdParams = z.strictObject({ id: Id });
+export const VersionParams = z.strictObject({ id: Id, version: z.coerce.number().int().positive().max(2_147_483_647) });
+
+export const NewProject = z.strictObject({ name: CaseName });
+export const Rename = z.strictObject({ name: CaseName });
+export const NewCase = z.strictObject({ name: CaseName, document: CaseDocument });
+export const SaveCase = z.strictObject({ version: z.int().positive().max(2_147_483_647), document: CaseDocument });
+export const Duplicate = z.strictObject({ name: CaseName });
+/** Import takes whatever a file holds; `readCaseFile` says what is wrong with it. */
+export const Import = z.strictObject({ file: z.unknown() });
+
+/** What a list shows of a case without opening it: its state in a word, and figures where it is solved. */
+export const Figures = z.strictObject({
+  state: z.enum(['open', 'solved', 'out-of-reach']),
+  mixture: z.string(),
+  stages: z.number().nullable(),
+  reflux: z.number().nullable(),
+  /** Curve and staircase as [x, y] from 0 to 1. */
+  curve: z.array(z.tuple([z.number(), z.number()])),
+  staircase: z.array(z.tuple([z.number(), z.number()])),
+});
+
+export const CaseSummary = z.strictObject({
+  id: Id,
+  projectId: Id,
+  parentId: Id.nullable(),
+  name: z.string(),
+  version: z.int(),
+  updatedAt: z.string(),
+  figures: Figures,
+});
+
+export const ProjectSummary = z.strictObject({ id: Id, name: z.string(), cases: z.array(CaseSummary) });
+export const ProjectList = z.strictObject({ projects: z.array(ProjectSummary) });
+
+export const OpenCase = z.strictObject({
+  id: Id,
+  projectId: Id,
+  projectName: z.string(),
+  parentId: Id.nullable(),
+  parentName: z.string().nullable(),
+  name: z.string(),
+  version: z.int(),
+  updatedAt: z.string(),
+  document: CaseDocument,
+});
+
+export const Saved = z.strictObject({ version: z.int(), updatedAt: z.string() });
+
+export const HistoryLine = z.strictObject({ version: z.int(), savedAt: z.string() });
+export const History = z.strictObject({ lines: z.array(HistoryLine) });
+
+export const BinItem = z.strictObject({ id: Id, kind: z.enum(['case', 'project']), name: z.string(), deletedAt: z.string() });
+export const Bin = z.strictObject({ items: z.array(BinItem) });
+
+/** RFC 9457, with the newer case where a save came too late. */
+export const ProblemReply = z.looseObject({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+});
+export const Conflict = z.looseObject({ current: OpenCase });
+
+export type Bin = z.infer<typeof Bin>;
+export type BinItem = z.infer<typeof BinItem>;
+export type CaseSummary = z.infer<typeof CaseSummary>;
+export type Figures = z.infer<typeof Figures>;
+export type History = z.infer<typeof History>;
+export type OpenCase = z.infer<typeof OpenCase>;
+export type ProjectList = z.infer<typeof ProjectList>;
+export type ProjectSummary = z.infer<typeof ProjectSummary>;
+export type HistoryLine = z.infer<typeof HistoryLine>;
+export type Saved = z.infer<typeof Saved>;

@@ -1,0 +1,73 @@
+import { components, createGraphSolver, nrtlPairs } from '@keen-ladder/core';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  CaseDocument,
+  ComponentRecord,
+  demoCases,
+  mixtureOf,
+  newCaseDocument,
+  NrtlPair,
+  readCaseFile,
+  SCHEMA_VERSION,
+  writeCaseFile,
+} from './index.ts';
+
+describe('case document', () => {
+  test('every record and pair of the databank fits the schema', () => {
+    for (const record of components) expect(ComponentRecord.parse(record)).toEqual(record);
+    for (const pair of nrtlPairs) expect(NrtlPair.parse(pair)).toEqual(pair);
+  });
+  test('a new case is valid and open, the demo is valid and solved', () => {
+    const solve = createGraphSolver();
+    expect(solve(CaseDocument.parse(newCaseDocument()), 'column').outcome.state).toBe('open');
+    for (const { document } of demoCases()) expect(solve(CaseDocument.parse(document), 'column').outcome.state).toBe('solved');
+  });
+  test.each([
+    ['a field too many', (d: Record<string, unknown>) => (d['extra'] = 1)],
+    [
+      'a unit that does not exist',
+      (d: Record<string, unknown>) => ((d['display'] as Record<string, unknown>)['pressure'] = 'furlong'),
+    ],
+    ['NaN', (d: Record<string, unknown>) => ((d['site'] as Record<string, unknown>)['barometricPressure'] = NaN)],
+    ['text for a number', (d: Record<string, unknown>) => ((d['site'] as Record<string, unknown>)['barometricPressure'] = '1e5')],
+    ['a missing part', (d: Record<string, unknown>) => delete d['streams']],
+  ])('%s is refused', (_, spoil) => {
+    const document = JSON.parse(JSON.stringify(newCaseDocument())) as Record<string, unknown>;
+    spoil(document);
+    expect(CaseDocument.safeParse(document).success).toBe(false);
+  });
+  test('coefficients must fit their form', () => {
+    const [record] = components;
+    if (record === undefined) throw new Error('empty databank');
+    const short = { ...record, vapourPressure: { ...record.vapourPressure, c: [1, 2] } };
+    expect(ComponentRecord.safeParse(short).success).toBe(false);
+  });
+  test('a mixture takes NRTL where the databank has the pair, else the ideal solution', () => {
+    expect(mixtureOf(['67-64-1', '7732-18-5'])).toMatchObject({ liquid: 'nrtl', nrtlPairs: [{ b: [317.56, 602.56] }] });
+    expect(mixtureOf(['7732-18-5', '67-64-1']).nrtlPairs[0]?.b).toEqual([602.56, 317.56]);
+    expect(mixtureOf(['71-43-2', '108-88-3'])).toMatchObject({ liquid: 'ideal', nrtlPairs: [] });
+  });
+});
+
+describe('case file', () => {
+  const [demo] = demoCases();
+  if (demo === undefined) throw new Error('no demo');
+  test('is written and read back the same', () => {
+    const text = JSON.stringify(writeCaseFile(demo.name, demo.document));
+    expect(readCaseFile(JSON.parse(text))).toEqual({ ok: true, value: demo });
+  });
+  test('a file of something else, of a newer schema or with a fault is refused with its place', () => {
+    const file = writeCaseFile(demo.name, demo.document);
+    const refusal = (content: unknown): string => {
+      const read = readCaseFile(content);
+      return read.ok ? 'accepted' : read.problem;
+    };
+    expect(refusal({ hello: 1 })).toMatch(/^This is not a Keen Ladder case file/);
+    expect(refusal({ ...file, schemaVersion: SCHEMA_VERSION + 1 })).toMatch(/newer version/);
+    expect(refusal({ ...file, document: { ...file.document, notes: 3 } })).toMatch(/At notes: /);
+  });
+  test('anything at all is read or refused, never an exception', () => {
+    fc.assert(fc.property(fc.anything(), (content) => !readCaseFile(content).ok));
+  });
+});

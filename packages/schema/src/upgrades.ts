@@ -1,0 +1,17 @@
+import { SCHEMA_VERSION } from './document.ts';
+
+type Loose = Record<string, unknown>;
+
+/** Step k brings a document of schema k to schema k + 1. Schema 1 is the first; a step is added with each change of shape. */
+const steps: Readonly<Record<number, (document: Loose) => Loose>> = {};
+
+/** A document of `from`, brought to today's schema. @throws RangeError when a step is missing: our mistake, never the user's */
+export function upgrade(document: Loose, from: number): Loose {
+  let current = document;
+  for (let version = from; version < SCHEMA_VERSION; version++) {
+    const step = steps[version];
+    if (step === undefined) throw new RangeError(`no upgrade from schema ${version}`);
+    current = step(current);
+  }
+  return current;
+}

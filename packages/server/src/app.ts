@@ -1,0 +1,60 @@
+import { existsSync } from 'node:fs';
+import express from 'express';
+import type { Express } from 'express';
+import helmet from 'helmet';
+import type { Kysely } from 'kysely';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { caseRoutes } from './cases/routes.ts';
+import type { Tables } from './database/tables.ts';
+import { notFound, problemReplies } from './problems.ts';
+import { projectRoutes } from './projects/routes.ts';
+
+/** Large enough for a case of 60 components with measured data, small enough to refuse a mistake. */
+const BODY_LIMIT = '4mb';
+
+/** The application's HTTP face: the API under /api, and the built page everywhere else. */
+export function createApp(db: Kysely<Tables>, log: Logger, siteFolder: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({ logger: log, quietReqLogger: true, customLogLevel: (_req, res) => (res.statusCode >= 500 ? 'error' : 'debug') }),
+  );
+  app.use(securityHeaders());
+  const api = express.Router();
+  api.use(express.json({ limit: BODY_LIMIT }));
+  api.get('/health', async (_req, res) => {
+    await db.selectFrom('marks').select('name').limit(1).execute();
+    res.json({ state: 'ready' });
+  });
+  api.use(projectRoutes(db), caseRoutes(db), notFound);
+  app.use('/api', api);
+  if (existsSync(siteFolder)) app.use(site(siteFolder));
+  app.use(notFound);
+  app.use(problemReplies(log));
+  return app;
+}
+
+/** Everything comes from this server; styles are inline because the component library writes them so. */
+function securityHeaders() {
+  return helmet({
+    contentSecurityPolicy: {
+      directives: {
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'upgrade-insecure-requests': null, // the server speaks plain HTTP
+      },
+    },
+  });
+}
+
+/** The page: hashed assets for ever, the rest asked for anew; every address of the application is the same page. */
+function site(folder: string) {
+  const router = express.Router();
+  router.use('/assets', express.static(`${folder}/assets`, { immutable: true, maxAge: '1y' }), notFound);
+  router.use(express.static(folder, { index: false }));
+  router.get('/{*path}', (_req, res) => {
+    res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: folder });
+  });
+  return router;
+}

@@ -1,0 +1,100 @@
+import {
+  Duplicate,
+  IdParams,
+  Import,
+  NewCase,
+  readCaseFile,
+  Rename,
+  SaveCase,
+  VersionParams,
+  writeCaseFile,
+} from '@keen-ladder/schema';
+import type { OpenCase } from '@keen-ladder/schema';
+import { Router } from 'express';
+import type { Kysely } from 'kysely';
+import type { Tables } from '../database/tables.ts';
+import { Problem } from '../problems.ts';
+import { createCase, historicDocument, listBin, listHistory, moveCase, openCase, renameCase, saveCase } from './queries.ts';
+
+export function caseRoutes(db: Kysely<Tables>): Router {
+  const router = Router();
+  router.post('/projects/:id/cases', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    const { name, document } = NewCase.parse(req.body);
+    res.status(201).json(inProject(await createCase(db, id, name, document)));
+  });
+  router.post('/projects/:id/import', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    const read = readCaseFile(Import.parse(req.body).file);
+    if (!read.ok) throw new Problem(400, 'unreadable-file', read.problem);
+    res.status(201).json(inProject(await createCase(db, id, read.value.name, read.value.document)));
+  });
+  router.get('/cases/:id', async (req, res) => {
+    res.json(await existing(db, req.params));
+  });
+  router.put('/cases/:id', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    const { version, document } = SaveCase.parse(req.body);
+    const saved = await saveCase(db, id, version, document);
+    if (saved.state === 'conflict') {
+      const current = await existing(db, { id });
+      throw new Problem(409, 'case-changed', 'This case was saved elsewhere after you opened it.', { current });
+    }
+    res.json({ version: saved.version, updatedAt: saved.updatedAt });
+  });
+  router.patch('/cases/:id', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    const { name } = Rename.parse(req.body);
+    if (!(await renameCase(db, id, name))) throw noSuchCase();
+    res.status(204).end();
+  });
+  router.post('/cases/:id/duplicate', async (req, res) => {
+    const { name } = Duplicate.parse(req.body);
+    const original = await existing(db, req.params);
+    res.status(201).json(inProject(await createCase(db, original.projectId, name, original.document, original.id)));
+  });
+  router.delete('/cases/:id', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    if (!(await moveCase(db, id, 'bin'))) throw noSuchCase();
+    res.status(204).end();
+  });
+  router.post('/cases/:id/restore', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    if (!(await moveCase(db, id, 'list'))) throw noSuchCase();
+    res.status(204).end();
+  });
+  router.get('/cases/:id/file', async (req, res) => {
+    const { name, document } = await existing(db, req.params);
+    res.json(writeCaseFile(name, document));
+  });
+  router.get('/cases/:id/history', async (req, res) => {
+    const { id } = await existing(db, req.params);
+    res.json({ lines: await listHistory(db, id) });
+  });
+  router.get('/cases/:id/history/:version', async (req, res) => {
+    const { id, version } = VersionParams.parse(req.params);
+    const document = await historicDocument(db, id, version);
+    if (document === undefined) throw new Problem(404, 'no-such-version', `This case has no version ${version}.`);
+    res.json({ document });
+  });
+  router.get('/bin', async (_req, res) => {
+    res.json({ items: await listBin(db) });
+  });
+  return router;
+}
+
+async function existing(db: Kysely<Tables>, params: unknown): Promise<OpenCase> {
+  const { id } = IdParams.parse(params);
+  const found = await openCase(db, id);
+  if (found === undefined) throw noSuchCase();
+  return found;
+}
+
+function inProject(created: OpenCase | undefined): OpenCase {
+  if (created === undefined) throw new Problem(404, 'no-such-project', 'There is no such project; it may have been deleted.');
+  return created;
+}
+
+function noSuchCase(): Problem {
+  return new Problem(404, 'no-such-case', 'There is no such case; it may have been deleted.');
+}

@@ -1,0 +1,25 @@
+import { CamelCasePlugin, Kysely, Migrator, PostgresDialect } from 'kysely';
+import pg from 'pg';
+import type { Logger } from 'pino';
+import { migrations } from './migrations.ts';
+import type { Tables } from './tables.ts';
+
+/** A pool of connections that outlives the database: one that breaks is logged and replaced. */
+export function connect(url: string, log: Logger): Kysely<Tables> {
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5_000 });
+  pool.on('error', (error) => {
+    log.warn({ error: error.message }, 'a database connection was lost');
+  });
+  return new Kysely<Tables>({
+    dialect: new PostgresDialect({ pool }),
+    // Keys inside documents are the document's own.
+    plugins: [new CamelCasePlugin({ maintainNestedObjectKeys: true })],
+  });
+}
+
+/** Brings the database to the newest shape; two servers at once are safe, Kysely takes a lock. */
+export async function migrate(db: Kysely<Tables>): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } });
+  const { error } = await migrator.migrateToLatest();
+  if (error !== undefined) throw error instanceof Error ? error : new Error(JSON.stringify(error));
+}

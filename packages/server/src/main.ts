@@ -1,0 +1,72 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { connect, migrate } from './database/connect.ts';
+import { loadDemo } from './demo.ts';
+import { readSettings } from './settings.ts';
+
+/** The port when none is asked for; when it is taken, the next free one. */
+const FIRST_PORT = 4680;
+const PORTS_TO_TRY = 50;
+/** How `npm start` learns that a port that was asked for is taken, and says nothing more. */
+const EXIT_PORT_TAKEN = 3;
+
+const settings = readSettings(process.env);
+const log = pino({ level: settings.LOG_LEVEL });
+const db = connect(settings.DATABASE_URL, log);
+await migrate(db);
+await loadDemo(db, settings.KEEN_DEMO);
+
+const siteFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist');
+const server = createServer(createApp(db, log, siteFolder));
+const { port } = await listen(settings.PORT);
+const address = `http://${settings.HOST === '127.0.0.1' ? 'localhost' : settings.HOST}:${port}`;
+log.info({ address }, 'serving');
+process.send?.({ address, port });
+
+process.once('SIGTERM', () => void stop());
+process.once('SIGINT', () => void stop());
+// Whoever started us and waits for our word is gone: go too, rather than hold the port for nobody.
+process.once('disconnect', () => void stop());
+
+/** Requests under way are finished, idle connections closed. */
+async function stop(): Promise<void> {
+  server.close();
+  server.closeIdleConnections();
+  setTimeout(() => {
+    server.closeAllConnections();
+  }, 2000).unref();
+  await db.destroy();
+  process.exit();
+}
+
+async function listen(wanted: number | undefined): Promise<AddressInfo> {
+  const first = wanted ?? FIRST_PORT;
+  for (let port = first; port < first + PORTS_TO_TRY; port++) {
+    const taken = await tryPort(port);
+    if (taken === undefined) return server.address() as AddressInfo; // a TCP server that listens has one
+    if (wanted !== undefined) {
+      console.error(`Port ${port} is taken by another program. Choose another with --port, or leave it out for the next free one.`);
+      process.exit(EXIT_PORT_TAKEN);
+    }
+  }
+  throw new Error(`No free port from ${first} to ${first + PORTS_TO_TRY - 1}.`);
+}
+
+/** undefined when the server listens, the error when the port is taken. @throws any other error */
+function tryPort(port: number): Promise<Error | undefined> {
+  return new Promise((resolve, reject) => {
+    const refused = (error: NodeJS.ErrnoException): void => {
+      if (error.code === 'EADDRINUSE') resolve(error);
+      else reject(error);
+    };
+    server.once('error', refused);
+    server.listen(port, settings.HOST, () => {
+      server.off('error', refused);
+      resolve(undefined);
+    });
+  });
+}

@@ -1,0 +1,38 @@
+import { IdParams, NewProject, Rename } from '@keen-ladder/schema';
+import { Router } from 'express';
+import type { Kysely } from 'kysely';
+import type { Tables } from '../database/tables.ts';
+import { Problem } from '../problems.ts';
+import { createProject, listProjects, moveProject, renameProject } from './queries.ts';
+
+export function projectRoutes(db: Kysely<Tables>): Router {
+  const router = Router();
+  router.get('/projects', async (_req, res) => {
+    res.json({ projects: await listProjects(db) });
+  });
+  router.post('/projects', async (req, res) => {
+    const { name } = NewProject.parse(req.body);
+    res.status(201).json(await createProject(db, name));
+  });
+  router.patch('/projects/:id', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    const { name } = Rename.parse(req.body);
+    found(await renameProject(db, id, name));
+    res.status(204).end();
+  });
+  router.delete('/projects/:id', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    found(await moveProject(db, id, 'bin'));
+    res.status(204).end();
+  });
+  router.post('/projects/:id/restore', async (req, res) => {
+    const { id } = IdParams.parse(req.params);
+    found(await moveProject(db, id, 'list'));
+    res.status(204).end();
+  });
+  return router;
+}
+
+function found(there: boolean): void {
+  if (!there) throw new Problem(404, 'no-such-project', 'There is no such project; it may have been deleted.');
+}

@@ -1,0 +1,51 @@
+import type { AddressInfo } from 'node:net';
+import { createServer } from 'node:http';
+import type { Kysely } from 'kysely';
+import { pino } from 'pino';
+import { inject } from 'vitest';
+import { createApp } from '../app.ts';
+import { connect, migrate } from '../database/connect.ts';
+import type { Tables } from '../database/tables.ts';
+
+const log = pino({ level: 'silent' });
+
+export interface Api {
+  db: Kysely<Tables>;
+  url: string;
+  /** Sends JSON (or raw text as it is) and returns status and parsed reply. */
+  call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: unknown }>;
+  raw(method: string, path: string, text: string, contentType?: string): Promise<{ status: number; type: string; body: unknown }>;
+  close(): Promise<void>;
+}
+
+/** The real application on a port of its own, with the test's database. */
+export async function startApi(siteFolder = '/nowhere'): Promise<Api> {
+  const db = connect(inject('databaseUrl'), log);
+  await migrate(db);
+  const server = createServer(createApp(db, log, siteFolder));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const raw: Api['raw'] = async (method, path, text, contentType = 'application/json') => {
+    const sends = method !== 'GET' && text !== '';
+    const reply = await fetch(url + path, { method, ...(sends ? { body: text, headers: { 'content-type': contentType } } : {}) });
+    const type = reply.headers.get('content-type') ?? '';
+    const content = await reply.text();
+    return { status: reply.status, type, body: type.includes('json') ? JSON.parse(content) : content };
+  };
+  return {
+    db,
+    url,
+    raw,
+    call: (method, path, body) => raw(method, path, body === undefined ? '' : JSON.stringify(body)),
+    close: async () => {
+      await new Promise((resolve) => server.close(resolve));
+      await db.destroy();
+    },
+  };
+}
+
+/** The reply as its schema says, or the test fails with what came. */
+export function shaped<T>(schema: { parse(value: unknown): T }, reply: { status: number; body: unknown }, status = 200): T {
+  if (reply.status !== status) throw new Error(`status ${reply.status}: ${JSON.stringify(reply.body)}`);
+  return schema.parse(reply.body);
+}

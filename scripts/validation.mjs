@@ -1,0 +1,78 @@
+// docs/validation.md from the rows that the tests' `published` wrote. `node scripts/validation.mjs` runs the tests and writes the page;
+// `npm test` compares it with what its own tests found.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { nodeBin, ROOT } from './machine.mjs';
+
+const PAGE = join(ROOT, 'docs', 'validation.md');
+
+/** undefined when the page is what the tests found; else a sentence. */
+export function compareValidation(folder) {
+  const page = existsSync(PAGE) ? readFileSync(PAGE, 'utf8') : '';
+  if (page === pageFrom(folder)) return undefined;
+  return 'docs/validation.md is not what the tests found: run `node scripts/validation.mjs` and look at the difference.';
+}
+
+function pageFrom(folder) {
+  const rows = readRows(folder);
+  const sources = [...new Set(rows.map((r) => r.source))].sort((a, b) => a.localeCompare(b, 'en'));
+  const sections = sources.map((source) =>
+    section(
+      source,
+      rows.filter((r) => r.source === source),
+    ),
+  );
+  return `# Validation
+
+Made by the tests that check it (\`node scripts/validation.mjs\`); do not edit. Each row is held by a test to the tolerance it states: half
+the last printed digit, or the reading error where the source is a drawing or uses other data. The published values were recalled from the
+sources and recomputed independently before they were taken; where a value serves as a design datum, open the book.
+
+${rows.length} quantities from ${sources.length} examples and tables.
+
+${sections.join('\n\n')}
+`;
+}
+
+function section(source, rows) {
+  const lines = rows.map(
+    (r) => `| ${r.quantity} | ${figure(r.value)} | ${figure(r.ours)} | ${deviation(r)} | ±${figure(r.tolerance)} |`,
+  );
+  return `## ${source}\n\n| quantity | published | ours | deviation | held to |\n|---|---:|---:|---:|---:|\n${lines.join('\n')}`;
+}
+
+function readRows(folder) {
+  const rows = readdirSync(folder).flatMap((name) =>
+    readFileSync(join(folder, name), 'utf8')
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line)),
+  );
+  return rows.sort(
+    (a, b) => a.source.localeCompare(b.source, 'en') || a.quantity.localeCompare(b.quantity, 'en', { numeric: true }),
+  );
+}
+
+function figure(value) {
+  return String(Number(value.toPrecision(5)));
+}
+
+function deviation({ ours, value }) {
+  const relative = (100 * (ours - value)) / value;
+  return `${relative >= 0 ? '+' : '−'}${Math.abs(relative).toFixed(2)} %`;
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-ladder-validation-'));
+  const { status } = spawnSync(nodeBin('vitest'), ['run', '--project', 'core'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, KEEN_VALIDATION_DIR: folder },
+  });
+  if (status === 0) writeFileSync(PAGE, pageFrom(folder));
+  rmSync(folder, { recursive: true, force: true });
+  process.exitCode = status ?? 1;
+}
