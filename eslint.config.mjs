@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/build/', '**/dist/', '**/node_modules/', 'test-results/'] },
+  { ignores: ['**/build/', '**/dist/', '**/node_modules/', 'test-results/', 'scripts/*.d.mts'] },
   js.configs.recommended,
   ...tseslint.configs.strictTypeChecked,
   ...tseslint.configs.stylisticTypeChecked,
@@ -14,6 +14,7 @@ export default tseslint.config(
       // A number is told apart from a unit by the formatter, not by the template: see STYLE "Names".
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/method-signature-style': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
       // void is how a caller says that it does not wait; an arrow that dispatches is not confusing.
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],

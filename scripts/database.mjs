@@ -69,7 +69,7 @@ export async function lastingCluster() {
   const running = runningPort(folder);
   const ownerFile = join(folder, 'owner');
   if (running !== undefined && isAlive(ownerOf(ownerFile)))
-    return { url: urlOf(password, running), folder, stop: async () => {}, onDeath: () => {} };
+    return { url: urlOf(password, running), folder, stop: nothing, onDeath: nothing };
   if (running !== undefined) await stopPid(postmasterPid(folder));
   const cluster = await serve(folder, who, password, []);
   writeFileSync(ownerFile, String(process.pid));
@@ -95,6 +95,11 @@ export async function throwawayCluster({ durable = false } = {}) {
     rmSync(folder, { recursive: true, force: true });
   };
   return cluster;
+}
+
+/** The database of another start: not ours to stop or to watch. */
+async function nothing() {
+  // on purpose
 }
 
 async function sweepThrowaways() {
@@ -169,7 +174,7 @@ async function serve(folder, who, password, settings) {
     if (started.child === undefined) continue;
     let child = started.child;
     let stopping = false;
-    let tellDeath = () => {};
+    let tellDeath = nothing;
     const watch = () => child.once('exit', () => !stopping && tellDeath());
     watch();
     return {

@@ -439,8 +439,29 @@ describe('wishes that cannot be met are explained', () => {
     const short = reasonOf(outcome);
     if (short.code !== 'below-minimum-reflux') throw new Error(short.code);
     expect(short.minimum).toBeCloseTo(1.1, 9);
-    expect(short.x).toBeCloseTo(0.5, 9);
-    expect(basis?.lines.crossing.y).toBeGreaterThan(basis?.minimumReflux.pinch.y ?? 1);
+    const point = makeCurvePoint();
+    const lines = basis?.lines;
+    if (lines === undefined) throw new Error('nothing to draw');
+    for (const [x, line] of [
+      [short.from, lines.below],
+      [short.to, lines.above],
+    ] as const) {
+      curve.at(x, point);
+      expect(point.y).toBeCloseTo(onLine(line, x), 9);
+    }
+    expect(short.from).toBeLessThan(0.5);
+    expect(short.to).toBeGreaterThan(0.5);
+  });
+  test('short of a tangent, the lines are on the wrong side around it and nowhere else', () => {
+    const bent = nrtlCurve('acetone', 'water');
+    const { outcome, basis } = designColumn(bent, inputs({ z: 0.35, xD: 0.95, xB: 0.02, q: 1 }, 0.4));
+    const short = reasonOf(outcome);
+    if (short.code !== 'below-minimum-reflux' || basis === null) throw new Error(short.code);
+    const point = makeCurvePoint();
+    for (let x = 0.36; x < 0.94; x += 0.01) {
+      bent.at(x, point);
+      expect(point.y < onLine(basis.lines.above, x)).toBe(x > short.from && x < short.to);
+    }
   });
   test('a purity beyond the azeotrope', () => {
     const azeotropic = nrtlCurve('ethanol', 'water');

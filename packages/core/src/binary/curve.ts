@@ -25,9 +25,9 @@ export interface BinaryCurve {
   /** Where y* = x between the ends, ordered in x. */
   readonly azeotropes: readonly { x: number; T: number }[];
   /** Solves the point of the curve at liquid composition x into `out`; allocates nothing. */
-  at(x: number, out: CurvePoint): void;
+  at: (x: number, out: CurvePoint) => void;
   /** The liquid in equilibrium with vapour y, into `out`. */
-  atVapour(y: number, out: CurvePoint): void;
+  atVapour: (y: number, out: CurvePoint) => void;
 }
 
 export interface CurvePoint {

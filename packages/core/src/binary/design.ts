@@ -3,12 +3,12 @@
  * reflux to stages, feed stage, minimum reflux, minimum stages, flows and duties. Everything a wish can get wrong comes back as a reason.
  * Source: McCabe & Thiele, Ind. Eng. Chem. 17 (1925) 605.
  */
-import { outOfReach, solved } from '../numerics/index.ts';
+import { bracketedRoot, outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome, Reason, Warning } from '../numerics/index.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve } from './curve.ts';
 import { molarEnthalpy } from './feed.ts';
-import { operatingLines } from './lines.ts';
+import { onLine, operatingLines } from './lines.ts';
 import type { OperatingLines, Split } from './lines.ts';
 import { minimumReflux, minimumStages } from './minimum.ts';
 import type { MinimumReflux } from './minimum.ts';
@@ -54,7 +54,10 @@ export interface Design extends DesignBasis {
 }
 
 /** The answer, or the reason with as much of the drawing as still stands. */
-export type DesignOutcome = { outcome: Outcome<Design>; basis: DesignBasis | null };
+export interface DesignOutcome {
+  outcome: Outcome<Design>;
+  basis: DesignBasis | null;
+}
 
 /** More stages than this are no column for a binary pair; the largest built for close boilers have some 200 to 300 (common practice). */
 const STAGE_LIMIT = 500;
@@ -121,14 +124,25 @@ function boilUpReason(split: Split, R: number, minimum: MinimumReflux): Reason |
   return { code: 'no-boil-up', reflux: R, minimum: minimum.ratio };
 }
 
-/** Where the operating lines lie on the wrong side of the curve: their crossing when that is outside, else the pinch. */
+/** How much reflux is short, and between which x the operating lines lie on the wrong side of the curve. */
 function shortReflux(curve: BinaryCurve, { reflux, minimumReflux: minimum, lines, split }: DesignBasis): Reason {
   const point = makeCurvePoint();
-  const { x, y } = lines.crossing;
-  const outside = x > split.xB && x < split.xD && y < 1;
-  if (outside) curve.at(x, point);
-  const at = outside && point.y < y ? lines.crossing : minimum.pinch;
-  return { code: 'below-minimum-reflux', reflux, minimum: minimum.ratio, x: at.x, y: at.y };
+  const clearance = (x: number): number => {
+    curve.at(x, point);
+    return point.y - onLine(x >= lines.crossing.x ? lines.above : lines.below, x);
+  };
+  const looked = [...curve.x.filter((x) => x > split.xB && x < split.xD), minimum.pinch.x, lines.crossing.x]
+    .filter((x) => x > split.xB && x < split.xD)
+    .sort((a, b) => a - b);
+  const wrong = looked.map((x) => clearance(x) <= 0);
+  const edge = (k: number, outside: number): number => {
+    const [from, to] = [looked[k], looked[outside] ?? (outside < 0 ? split.xB : split.xD)];
+    return clearance(from) * clearance(to) < 0 ? bracketedRoot(clearance, from, to, 1e-10) : from;
+  };
+  const [first, last] = [wrong.indexOf(true), wrong.lastIndexOf(true)];
+  const range =
+    first < 0 ? { from: minimum.pinch.x, to: minimum.pinch.x } : { from: edge(first, first - 1), to: edge(last, last + 1) };
+  return { code: 'below-minimum-reflux', reflux, minimum: minimum.ratio, ...range };
 }
 
 function feedReason(curve: BinaryCurve, input: DesignInput, basis: DesignBasis, stairs: Staircase): Reason {

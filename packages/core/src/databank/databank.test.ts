@@ -12,14 +12,16 @@ describe('databank', () => {
   test('CAS numbers have their check digit', () => {
     for (const { id } of components) {
       const digits = id.replaceAll('-', '');
-      const sum = [...digits.slice(0, -1)].reverse().reduce((s, d, k) => s + Number(d) * (k + 1), 0);
+      const sum = Array.from(digits.slice(0, -1))
+        .reverse()
+        .reduce((s, d, k) => s + Number(d) * (k + 1), 0);
       expect(sum % 10, id).toBe(Number(digits.at(-1)));
     }
   });
   test('every number names a source that is spelled out', () => {
     for (const c of components) {
-      for (const value of Object.values(c))
-        if (typeof value === 'object' && 'source' in value) expect(sources).toHaveProperty(value.source);
+      const values = Object.values(c) as (string | string[] | { source: string })[];
+      for (const value of values) if (typeof value === 'object' && 'source' in value) expect(sources).toHaveProperty(value.source);
     }
   });
   // The limits of these checks: the consistency checks of a databank of handbook tables, 3 % at Tb, 5 % at Tc, 5 % by Clapeyron.

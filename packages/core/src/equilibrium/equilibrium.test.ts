@@ -51,17 +51,27 @@ function paired(pair: (typeof nrtlPairs)[number]): ThermoModel {
   return solvedValue(buildModel({ components: pair.components.map(databankRecord), liquid: 'nrtl', nrtlPairs: [pair] }));
 }
 
+/** Whether the liquid splits anywhere at P: the vapour over it then falls somewhere in x, and a dew point can have several answers. */
+function splits(model: ThermoModel, P: number): boolean {
+  const y = new Float64Array(2);
+  let before = 0;
+  for (let x1 = 0.0025; x1 < 1; x1 += 0.0025) {
+    solvedValue(bubbleTemperature(model, P, Float64Array.of(x1, 1 - x1), y));
+    if (y[0] <= before) return true;
+    before = y[0];
+  }
+  return false;
+}
+
 describe('saturation', () => {
-  test('the dew point of the vapour at a bubble point is that bubble point, wherever the liquid is stable', () => {
+  test('the dew point of the vapour at a bubble point is that bubble point, wherever the liquid does not split', () => {
     fc.assert(
       fc.property(pairedLiquids, ({ pair, x1, P }) => {
         const model = paired(pair);
         const y = new Float64Array(2);
         const x = new Float64Array(2);
         const T = solvedValue(bubbleTemperature(model, P, Float64Array.of(x1, 1 - x1), y));
-        const nearby = new Float64Array(2);
-        solvedValue(bubbleTemperature(model, P, Float64Array.of(x1 * 0.999, 1 - x1 * 0.999), nearby));
-        fc.pre(y[0] - nearby[0] > 1e-5 * x1); // a falling or flat curve: two liquids, two answers
+        fc.pre(!splits(model, P));
         const dew = solvedValue(dewTemperature(model, P, y, x));
         expect(x[0]).toBeCloseTo(x1, 5);
         expect(dew).toBeCloseTo(T, 5);

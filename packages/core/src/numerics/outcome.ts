@@ -31,7 +31,7 @@ export type Reason =
   | { code: 'azeotrope-in-range'; name: string; x: number; T: number; xB: number; xD: number }
   | { code: 'two-liquids'; from: number; to: number }
   | { code: 'reflux-not-positive'; reflux: number }
-  | { code: 'below-minimum-reflux'; reflux: number; minimum: number; x: number; y: number } // mol/mol; where the lines cross the curve
+  | { code: 'below-minimum-reflux'; reflux: number; minimum: number; from: number; to: number } // mol/mol; x between which the lines lie above the curve
   | { code: 'no-boil-up'; reflux: number; minimum: number } // mol/mol
   | { code: 'feed-stage-out-of-range'; stage: number; first: number; last: number }
   | { code: 'too-many-stages'; limit: number };

@@ -16,7 +16,7 @@ export interface GraphResult {
   /** Hash of the parts of the document that were read: a result is stale when they have changed. */
   inputHash: string;
   /** For drawing: the samples of the equilibrium curve, as plain arrays that can be sent and stored. */
-  curve: { x: number[]; y: number[]; T: number[] } | null;
+  curve: { x: number[]; y: number[]; T: number[]; slope: number[] } | null;
   azeotropes: { x: number; T: number }[];
   feed: FeedQuality | null;
   /** What stands even when the reflux is short, for drawing. */
@@ -123,7 +123,10 @@ function makeCurve(document: CaseDocument, P: number): Outcome<BinaryCurve> {
 }
 
 function samplesOf(curve: BinaryCurve): Pick<GraphResult, 'curve' | 'azeotropes'> {
-  return { curve: { x: [...curve.x], y: [...curve.y], T: [...curve.T] }, azeotropes: [...curve.azeotropes] };
+  return {
+    curve: { x: [...curve.x], y: [...curve.y], T: [...curve.T], slope: [...curve.slope] },
+    azeotropes: [...curve.azeotropes],
+  };
 }
 
 type CurveFor = (document: CaseDocument, P: number) => Outcome<BinaryCurve>;

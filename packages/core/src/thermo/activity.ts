@@ -4,7 +4,7 @@ export interface ActivityModel {
    * Fills `out` at T and mole fractions x; allocates nothing.
    * @param slopes also fill dLnGammaDN, g and its slopes; ln γ and its slope in T are always filled
    */
-  evaluate(T: number, x: Float64Array, out: Activity, slopes: boolean): void;
+  evaluate: (T: number, x: Float64Array, out: Activity, slopes: boolean) => void;
 }
 
 export interface Activity {

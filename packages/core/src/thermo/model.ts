@@ -15,9 +15,9 @@ export interface ThermoModel {
    * @param x      mole fractions, length n, Σx = 1
    * @param slopes also fill the derivatives; without it they keep what they held
    */
-  evaluate(phase: Phase, T: number, P: number, x: Float64Array, out: PhaseProperties, slopes: boolean): void;
+  evaluate: (phase: Phase, T: number, P: number, x: Float64Array, out: PhaseProperties, slopes: boolean) => void;
   /** The correlations that do not reach to T. */
-  outsideRange(T: number): { name: string; property: string; Tmin: number; Tmax: number }[];
+  outsideRange: (T: number) => { name: string; property: string; Tmin: number; Tmax: number }[];
 }
 
 export type Phase = 'liquid' | 'vapour';

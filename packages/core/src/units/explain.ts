@@ -6,12 +6,12 @@ import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantit
 
 /** How numbers are shown where a sentence is read. */
 export interface Show {
-  temperature(T: number): string;
-  pressure(P: number): string;
-  fraction(x: number): string;
-  ratio(r: number): string;
-  count(n: number): string;
-  share(e: number): string;
+  temperature: (T: number) => string;
+  pressure: (P: number) => string;
+  fraction: (x: number) => string;
+  ratio: (r: number) => string;
+  count: (n: number) => string;
+  share: (e: number) => string;
 }
 
 export interface ShownUnits {
@@ -50,7 +50,7 @@ export function explain(reason: Reason, show: Show): string {
     case 'reflux-not-positive':
       return `A reflux ratio of ${show.ratio(reason.reflux)} returns no liquid to the column. It must be above 0.`;
     case 'below-minimum-reflux':
-      return `Reflux ratio ${show.ratio(reason.reflux)} is ${show.ratio(reason.minimum - reason.reflux)} short of the minimum, ${show.ratio(reason.minimum)}: the operating lines meet the equilibrium curve at x = ${show.fraction(reason.x)}.`;
+      return `Reflux ratio ${show.ratio(reason.reflux)} is ${show.ratio(reason.minimum - reason.reflux)} short of the minimum, ${show.ratio(reason.minimum)}: between x = ${show.fraction(reason.from)} and ${show.fraction(reason.to)} the operating lines lie above the equilibrium curve.`;
     case 'no-boil-up':
       return `The feed brings so much vapour that at a reflux ratio of ${show.ratio(reason.reflux)} nothing is left for the reboiler. More than ${show.ratio(reason.minimum)} is needed.`;
     case 'feed-stage-out-of-range':

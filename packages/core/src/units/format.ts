@@ -23,13 +23,17 @@ export function formatFixed(value: number, decimals: number): string {
   return Number.isFinite(value) ? withMinus(value.toFixed(decimals)) : NO_NUMBER;
 }
 
-/** A fraction with enough digits to tell it from 0 and from 1: 0.95, 0.9998, 3.0 × 10⁻⁵ (small ones as powers). */
-export function formatFraction(value: number): string {
+/**
+ * A fraction with enough digits to tell it from 0 and from 1: 0.9500, 0.99980, 3.0 × 10⁻⁵ (small ones as powers).
+ * @param decimals where nothing asks for more
+ */
+export function formatFraction(value: number, decimals = 4): string {
   if (!Number.isFinite(value)) return NO_NUMBER;
   if (value > 0 && value < 1e-4) return powerOfTen(value, 2);
   const toOne = 1 - value;
-  const decimals = toOne > 0 && toOne < 1e-3 ? Math.min(8, Math.ceil(-Math.log10(toOne)) + 1) : 4;
-  return withMinus(value.toFixed(decimals));
+  const toTellFromOne = toOne > 0 && toOne < 1e-3 ? Math.ceil(-Math.log10(toOne)) + 1 : 0;
+  const toTellFromZero = value > 0 && value < 10 ** (1 - decimals) ? Math.ceil(-Math.log10(value)) + 1 : 0;
+  return withMinus(value.toFixed(Math.min(8, Math.max(decimals, toTellFromOne, toTellFromZero))));
 }
 
 /** A number as a person typed it: as few digits as give it back to ten figures. */
@@ -51,7 +55,7 @@ function powerOfTen(value: number, significant: number): string {
 }
 
 function superscript(n: number): string {
-  return [...String(n)].map((c) => (c === '-' ? '⁻' : ('⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(c)] ?? c))).join('');
+  return Array.from(String(n), (c) => (c === '-' ? '⁻' : '⁰¹²³⁴⁵⁶⁷⁸⁹'[Number(c)])).join('');
 }
 
 function withMinus(text: string): string {

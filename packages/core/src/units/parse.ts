@@ -35,7 +35,10 @@ export function parseQuantity(text: string, dimensions: readonly Dimension[], ow
   return { ok: true, value: { value: toSI(number, unit, site), unit, typed: rest !== '' } };
 }
 
-export type Reflux = { kind: 'ratio' | 'multiple'; value: number };
+export interface Reflux {
+  kind: 'ratio' | 'multiple';
+  value: number;
+}
 
 /** A reflux ratio, or a multiple of the minimum: "1.3 x min", "1.3 × minimum", "1.3 Rmin". Without words, `own` is meant. */
 export function parseReflux(text: string, own: Reflux['kind']): Parsed<Reflux> {

@@ -156,8 +156,8 @@ describe('numbers on the screen', () => {
 describe('sentences', () => {
   const show = showIn({ temperature: '°C', pressure: 'bar' }, SITE);
   test('short reflux says by how much and where', () => {
-    expect(explain({ code: 'below-minimum-reflux', reflux: 0.4, minimum: 0.539, x: 0.833, y: 0.91 }, show)).toBe(
-      'Reflux ratio 0.4000 is 0.1390 short of the minimum, 0.5390: the operating lines meet the equilibrium curve at x = 0.8330 mol/mol.',
+    expect(explain({ code: 'below-minimum-reflux', reflux: 0.4, minimum: 0.539, from: 0.62, to: 0.9 }, show)).toBe(
+      'Reflux ratio 0.4000 is 0.1390 short of the minimum, 0.5390: between x = 0.6200 mol/mol and 0.9000 mol/mol the operating lines lie above the equilibrium curve.',
     );
   });
   test('an azeotrope in the way says where, and on which side to stay', () => {

@@ -13,9 +13,14 @@ export interface Api {
   db: Kysely<Tables>;
   url: string;
   /** Sends JSON (or raw text as it is) and returns status and parsed reply. */
-  call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: unknown }>;
-  raw(method: string, path: string, text: string, contentType?: string): Promise<{ status: number; type: string; body: unknown }>;
-  close(): Promise<void>;
+  call: (method: string, path: string, body?: unknown) => Promise<{ status: number; type: string; body: unknown }>;
+  raw: (
+    method: string,
+    path: string,
+    text: string,
+    contentType?: string,
+  ) => Promise<{ status: number; type: string; body: unknown }>;
+  close: () => Promise<void>;
 }
 
 /** The real application on a port of its own, with the test's database. */
@@ -45,7 +50,7 @@ export async function startApi(siteFolder = '/nowhere'): Promise<Api> {
 }
 
 /** The reply as its schema says, or the test fails with what came. */
-export function shaped<T>(schema: { parse(value: unknown): T }, reply: { status: number; body: unknown }, status = 200): T {
+export function shaped<T>(schema: { parse: (value: unknown) => T }, reply: { status: number; body: unknown }, status = 200): T {
   if (reply.status !== status) throw new Error(`status ${reply.status}: ${JSON.stringify(reply.body)}`);
   return schema.parse(reply.body);
 }

@@ -1,0 +1,45 @@
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import type { UnknownAction } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import undoable, { excludeAction } from 'redux-undo';
+import { caseOpened, documentReducer } from '../document/documentSlice.ts';
+import { resultsReducer } from '../engine/resultsSlice.ts';
+import { savingReducer } from '../saving/savingSlice.ts';
+
+/** So many steps can be undone. */
+const UNDO_STEPS = 200;
+
+function gestureOf(action: UnknownAction): string | null {
+  const { meta } = action;
+  return typeof meta === 'object' && meta !== null && 'gesture' in meta && typeof meta.gesture === 'string' ? meta.gesture : null;
+}
+
+const reducer = combineReducers({
+  document: undoable(documentReducer, {
+    limit: UNDO_STEPS,
+    filter: excludeAction([caseOpened.type]),
+    groupBy: gestureOf,
+    syncFilter: true,
+  }),
+  results: resultsReducer,
+  saving: savingReducer,
+});
+
+export function createStore() {
+  return configureStore({
+    reducer,
+    // Results are large and made of plain numbers: walking through them at every action would cost more than solving.
+    middleware: (defaults) =>
+      defaults({
+        serializableCheck: { ignoredPaths: ['results', 'document'], ignoredActionPaths: ['payload', 'meta'] },
+        immutableCheck: { ignoredPaths: ['results', 'document'] },
+      }),
+  });
+}
+
+export type AppStore = ReturnType<typeof createStore>;
+export type RootState = ReturnType<AppStore['getState']>;
+export type AppDispatch = AppStore['dispatch'];
+
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();

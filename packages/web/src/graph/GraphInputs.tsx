@@ -1,0 +1,378 @@
+/** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
+import { components, findNrtlPair, formatEntered, parseReflux } from '@keen-ladder/core';
+import type { Dimension, FeedQuality } from '@keen-ladder/core';
+import { Slider } from 'antd';
+import { useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import {
+  componentsChosen,
+  compositionSet,
+  condenserChosen,
+  conditionSet,
+  feedStageChosen,
+  flowSet,
+  liquidModelChosen,
+  pressureSet,
+  puritySet,
+  refluxSet,
+} from '../document/documentSlice.ts';
+import type { Column, Condition, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
+import { selectColumn, selectComponents, selectDisplay, selectDocument, selectFeed } from '../document/selectors.ts';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { Field } from '../fields/Field.tsx';
+import { useGesture } from '../fields/gesture.ts';
+import { NumberInput } from '../fields/NumberInput.tsx';
+import { unread } from '../fields/reading.ts';
+import { QuantityField } from '../fields/QuantityField.tsx';
+import { selectGraphResult } from './standing.ts';
+import { selectShowQuantity, unitFor } from './units.ts';
+
+export function GraphInputs() {
+  const column = useAppSelector(selectColumn);
+  const feed = useAppSelector(selectFeed);
+  const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
+  if (column === undefined || feed === undefined) return null;
+  return (
+    <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
+      <MixtureInputs />
+      <FeedInputs feed={feed} light={light} />
+      <SplitInputs column={column} light={light} />
+      <ColumnInputs column={column} />
+    </form>
+  );
+}
+
+const componentOptions = components
+  .map((c) => ({ value: c.id, label: c.name }))
+  .sort((a, b) => a.label.replace(/^n-/, '').localeCompare(b.label.replace(/^n-/, ''), 'en'));
+
+const modelOptions = [
+  { value: 'nrtl' as const, label: 'NRTL' },
+  { value: 'ideal' as const, label: 'ideal solution' },
+];
+
+function MixtureInputs() {
+  const dispatch = useAppDispatch();
+  const { mixture } = useAppSelector(selectDocument);
+  const [first, second] = mixture.components;
+  const choose = (a: string | undefined, b: string | undefined) =>
+    dispatch(componentsChosen([a, b].filter((id) => id !== undefined)));
+  return (
+    <section>
+      <h2>Mixture</h2>
+      <ChoiceField
+        label="Light component"
+        path="mixture.components"
+        value={first?.id}
+        options={componentOptions}
+        search
+        onChange={(id) => choose(id, second?.id)}
+      />
+      <ChoiceField
+        label="Heavy component"
+        value={second?.id}
+        options={componentOptions}
+        search
+        onChange={(id) => choose(first?.id, id)}
+      />
+      <ChoiceField
+        label="Liquid"
+        path="mixture.liquid"
+        value={mixture.liquid}
+        options={modelOptions}
+        onChange={(liquid) => dispatch(liquidModelChosen(liquid))}
+        note={first && second ? modelNote(mixture.liquid, first.id, second.id) : undefined}
+      />
+    </section>
+  );
+}
+
+/** What the engineer should know of the model chosen, where it is not what the databank proposes. */
+function modelNote(liquid: 'ideal' | 'nrtl', first: string, second: string): string | undefined {
+  if (liquid === 'nrtl') return undefined;
+  const known = findNrtlPair(first, second) !== undefined;
+  return known ? 'The databank has NRTL parameters for this pair.' : 'No pair parameters known: Raoult’s law.';
+}
+
+function fractionValue(fraction: Fraction | null) {
+  return fraction === null
+    ? null
+    : { si: fraction.value, dimension: fraction.basis === 'mole' ? ('moleFraction' as const) : ('massFraction' as const) };
+}
+
+function toFraction(value: { si: number; dimension: Dimension } | null): Fraction | null {
+  return value === null ? null : { value: value.si, basis: value.dimension === 'massFraction' ? 'mass' : 'mole' };
+}
+
+interface FractionProps {
+  label: string;
+  path: string;
+  fraction: Fraction | null;
+  onChange: (fraction: Fraction | null, gesture: string) => void;
+}
+
+function FractionField({ label, path, fraction, onChange }: FractionProps) {
+  const display = useAppSelector(selectDisplay);
+  return (
+    <QuantityField
+      label={label}
+      path={path}
+      value={fractionValue(fraction)}
+      dimensions={['moleFraction', 'massFraction']}
+      unitOf={(d) => unitFor(display, d)}
+      step={0.001}
+      range={[0, 1]}
+      onChange={(value, gesture) => onChange(toFraction(value), gesture)}
+    />
+  );
+}
+
+const conditionOptions: { value: Condition['by']; label: string }[] = [
+  { value: 'saturated-liquid', label: 'saturated liquid' },
+  { value: 'saturated-vapour', label: 'saturated vapour' },
+  { value: 'temperature', label: 'by temperature' },
+  { value: 'q', label: 'by feed quality q' },
+];
+
+/** Another kind of condition, begun with the value that the present one has. */
+function conditionOf(by: Condition['by'], now: FeedQuality | null): Condition {
+  switch (by) {
+    case 'q':
+      return { by, q: now === null ? null : Number(now.q.toPrecision(4)) };
+    case 'temperature':
+      return { by, temperature: now === null ? null : Number(now.bubblePoint.toFixed(2)) };
+    case 'saturated-liquid':
+    case 'saturated-vapour':
+      return { by };
+  }
+}
+
+function FeedInputs({ feed, light }: { feed: Stream; light: string }) {
+  const dispatch = useAppDispatch();
+  const display = useAppSelector(selectDisplay);
+  const now = useAppSelector(selectGraphResult)?.feed ?? null;
+  const show = useAppSelector(selectShowQuantity);
+  const { condition } = feed;
+  const path = `streams.${feed.id}`;
+  const setCondition = (next: Condition, gesture?: string) => dispatch(conditionSet({ stream: feed.id, condition: next }, gesture));
+  return (
+    <section>
+      <h2>Feed</h2>
+      <FractionField
+        label={`${capital(light)} in feed`}
+        path={`${path}.composition`}
+        fraction={feed.composition}
+        onChange={(composition, gesture) => dispatch(compositionSet({ stream: feed.id, composition }, gesture))}
+      />
+      <QuantityField
+        label="Flow"
+        path={`${path}.flow`}
+        value={
+          feed.flow === null ? null : { si: feed.flow.value, dimension: feed.flow.basis === 'molar' ? 'molarFlow' : 'massFlow' }
+        }
+        dimensions={['molarFlow', 'massFlow']}
+        unitOf={(d) => unitFor(display, d)}
+        step={1}
+        onChange={(value, gesture) =>
+          dispatch(
+            flowSet(
+              {
+                stream: feed.id,
+                flow: value === null ? null : { value: value.si, basis: value.dimension === 'massFlow' ? 'mass' : 'molar' },
+              },
+              gesture,
+            ),
+          )
+        }
+      />
+      <ChoiceField
+        label="Condition"
+        value={condition.by}
+        options={conditionOptions}
+        onChange={(by) => setCondition(conditionOf(by, now))}
+      />
+      {condition.by === 'temperature' && (
+        <QuantityField
+          label="Temperature"
+          path={`${path}.condition`}
+          value={condition.temperature === null ? null : { si: condition.temperature, dimension: 'temperature' }}
+          dimensions={['temperature']}
+          unitOf={(d) => unitFor(display, d)}
+          step={1}
+          note={
+            now === null
+              ? undefined
+              : `boils at ${show(now.bubblePoint, 'temperature')}, dew point ${show(now.dewPoint, 'temperature')}`
+          }
+          onChange={(value, gesture) => setCondition({ by: 'temperature', temperature: value?.si ?? null }, gesture)}
+        />
+      )}
+      {condition.by === 'q' && (
+        <QuantityField
+          label="Feed quality q"
+          path={`${path}.condition`}
+          value={condition.q === null ? null : { si: condition.q, dimension: 'ratio' }}
+          dimensions={['ratio']}
+          unitOf={() => ''}
+          step={0.05}
+          range={[-0.5, 1.5]}
+          onChange={(value, gesture) => setCondition({ by: 'q', q: value?.si ?? null }, gesture)}
+        />
+      )}
+    </section>
+  );
+}
+
+function SplitInputs({ column, light }: { column: Column; light: string }) {
+  const dispatch = useAppDispatch();
+  const path = `units.${column.id}.graph`;
+  return (
+    <section>
+      <h2>Split wanted</h2>
+      {(['distillate', 'bottoms'] as const).map((product) => (
+        <FractionField
+          key={product}
+          label={`${capital(light)} in ${product}`}
+          path={`${path}.${product}`}
+          fraction={column.graph[product]}
+          onChange={(purity, gesture) => dispatch(puritySet({ column: column.id, product, purity }, gesture))}
+        />
+      ))}
+    </section>
+  );
+}
+
+const condenserOptions = [
+  { value: 'total' as const, label: 'total' },
+  { value: 'partial' as const, label: 'partial, vapour product' },
+];
+
+function ColumnInputs({ column }: { column: Column }) {
+  const dispatch = useAppDispatch();
+  const display = useAppSelector(selectDisplay);
+  return (
+    <section>
+      <h2>Column</h2>
+      <QuantityField
+        label="Pressure"
+        path={`units.${column.id}.pressure`}
+        value={column.pressure === null ? null : { si: column.pressure, dimension: 'pressure' }}
+        dimensions={['pressure']}
+        unitOf={(d) => unitFor(display, d)}
+        step={0.05}
+        onChange={(value, gesture) => dispatch(pressureSet({ column: column.id, pressure: value?.si ?? null }, gesture))}
+      />
+      <RefluxField column={column} />
+      <ChoiceField
+        label="Condenser"
+        value={column.condenser}
+        options={condenserOptions}
+        onChange={(condenser) => dispatch(condenserChosen({ column: column.id, condenser }))}
+      />
+      <FeedStageField column={column} />
+    </section>
+  );
+}
+
+const REFLUX_STEP = 0.01;
+
+/** The reflux, as a ratio or as a multiple of the minimum: whichever is typed. */
+function RefluxField({ column }: { column: Column }) {
+  const dispatch = useAppDispatch();
+  const [error, setError] = useState<string | undefined>(undefined);
+  const slide = useGesture();
+  const { reflux } = column.graph;
+  const set = (next: Reflux | null, gesture: string) => dispatch(refluxSet({ column: column.id, reflux: next }, gesture));
+  const setValue = (value: number, gesture: string) => {
+    if (reflux !== null) set({ kind: reflux.kind, value: Number(value.toPrecision(10)) }, gesture);
+  };
+  const onText = (text: string, gesture: string) => {
+    if (text.trim() === '') {
+      set(null, gesture);
+      return { ok: true } as const;
+    }
+    const parsed = parseReflux(text, reflux?.kind ?? 'ratio');
+    if (!parsed.ok) return unread(parsed.problem);
+    set(parsed.value, gesture);
+    return { ok: true } as const;
+  };
+  return (
+    <Field label="Reflux" path={`units.${column.id}.graph.reflux`} error={error}>
+      {({ id, describedBy }) => (
+        <>
+          <NumberInput
+            id={id}
+            label="Reflux"
+            describedBy={describedBy}
+            shown={reflux === null ? '' : formatEntered(reflux.value)}
+            unit={reflux?.kind === 'multiple' ? '× minimum' : 'mol/mol'}
+            onText={onText}
+            onStep={(steps, gesture) => {
+              if (reflux !== null) setValue(reflux.value + steps * REFLUX_STEP, gesture);
+            }}
+            onError={setError}
+          />
+          {reflux !== null && (
+            <Slider
+              className="field-slider"
+              min={reflux.kind === 'multiple' ? 1 : 0}
+              max={reflux.kind === 'multiple' ? 3 : Math.max(5, Math.ceil(reflux.value))}
+              step={REFLUX_STEP}
+              value={reflux.value}
+              tooltip={{ open: false }}
+              ariaLabelForHandle="Reflux, slider"
+              onChange={(value) => {
+                setValue(value, slide.current());
+              }}
+              onChangeComplete={slide.renew}
+            />
+          )}
+        </>
+      )}
+    </Field>
+  );
+}
+
+/** "best", or a stage counted from the top. */
+function FeedStageField({ column }: { column: Column }) {
+  const dispatch = useAppDispatch();
+  const [error, setError] = useState<string | undefined>(undefined);
+  const outcome = useAppSelector(selectGraphResult)?.outcome;
+  const best = outcome?.state === 'solved' ? outcome.value.bestFeedStage : undefined;
+  const { feedStage } = column.graph;
+  const set = (next: number | 'best', gesture: string) =>
+    dispatch(feedStageChosen({ column: column.id, feedStage: next }, gesture));
+  const onText = (text: string, gesture: string) => {
+    const word = text.trim().toLowerCase();
+    const isBest = word === '' || 'best'.startsWith(word);
+    const stage = Number(word);
+    if (!isBest && !(Number.isInteger(stage) && stage >= 1 && stage <= 1000)) {
+      return { ok: false, certain: true, sentence: 'Type “best”, or a stage counted from the top: 1, 2, 3 …' } as const;
+    }
+    set(isBest ? 'best' : stage, gesture);
+    return { ok: true } as const;
+  };
+  const unit = feedStage === 'best' ? (best === undefined ? '' : `stage ${best}`) : 'from the top';
+  return (
+    <Field label="Feed stage" path={`units.${column.id}.graph.feedStage`} error={error}>
+      {({ id, describedBy }) => (
+        <NumberInput
+          id={id}
+          label="Feed stage"
+          describedBy={describedBy}
+          shown={String(feedStage)}
+          unit={unit}
+          onText={onText}
+          onStep={(steps, gesture) => {
+            set(Math.max(1, (feedStage === 'best' ? (best ?? 1) : feedStage) + steps), gesture);
+          }}
+          onError={setError}
+        />
+      )}
+    </Field>
+  );
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

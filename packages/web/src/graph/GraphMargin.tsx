@@ -1,0 +1,180 @@
+/** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
+import { explain, explainOpenPoint, explainWarning, formatFixed, formatNumber } from '@keen-ladder/core';
+import type { GraphDesign, OpenPoint, Reason, Warning } from '@keen-ladder/core';
+import { Button, Input, Segmented } from 'antd';
+import { useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { goToField } from '../case/goToField.ts';
+import { notesWritten } from '../document/documentSlice.ts';
+import { selectColumn, selectDocument } from '../document/selectors.ts';
+import { useGesture } from '../fields/gesture.ts';
+import { proposalsFor } from './proposals.ts';
+import { StageTable } from './StageTable.tsx';
+import { selectIsStale, selectLastStanding } from './standing.ts';
+import { selectShow, selectShowQuantity } from './units.ts';
+
+type Leaf = 'Result' | 'Stages' | 'Notes';
+
+interface Props {
+  hovered: number;
+  onHover: (stage: number) => void;
+}
+
+export function GraphMargin({ hovered, onHover }: Props) {
+  const [leaf, setLeaf] = useState<Leaf>('Result');
+  const isStale = useAppSelector(selectIsStale);
+  return (
+    <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
+      <Segmented<Leaf> className="leaves" options={['Result', 'Stages', 'Notes']} value={leaf} onChange={setLeaf} block />
+      {leaf === 'Result' && <ResultLeaf />}
+      {leaf === 'Stages' && <StageTable hovered={hovered} onHover={onHover} />}
+      {leaf === 'Notes' && <NotesLeaf />}
+    </aside>
+  );
+}
+
+function ResultLeaf() {
+  const standing = useAppSelector(selectLastStanding);
+  const failure = useAppSelector((state) => state.results.failure);
+  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
+  switch (standing.state) {
+    case 'ready':
+    case 'stale':
+      return <p className="sentence">Solving …</p>;
+    case 'open':
+      return <OpenPoints points={standing.points} />;
+    case 'out-of-reach':
+      return <OutOfReach reason={standing.reason} />;
+    case 'solved':
+      return <Solved design={standing.design} warnings={standing.warnings} />;
+  }
+}
+
+function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[] }) {
+  const show = useAppSelector(selectShow);
+  const condenser = useAppSelector(selectColumn)?.condenser;
+  const counted = condenser === 'partial' ? 'partial condenser and reboiler included' : 'reboiler included';
+  return (
+    <>
+      <div className="headline" role="status">
+        <div className="quiet">Equilibrium stages, {counted}</div>
+        <div className="headline-number">{formatFixed(design.needed, 1)}</div>
+        <div className="quiet">
+          {design.whole} built · feed enters stage {design.feedStage} from the top
+        </div>
+      </div>
+      <Figures design={design} />
+      {design.feedStage !== design.bestFeedStage && (
+        <p className="sentence">
+          {`The best feed stage is ${design.bestFeedStage}, with ${formatFixed(design.neededAtBest, 1)} stages: stage ${design.feedStage} costs ${formatFixed(design.needed - design.neededAtBest, 1)} more.`}
+        </p>
+      )}
+      {warnings.map((warning) => (
+        <p className="sentence" key={warning.code + explainWarning(warning, show)}>
+          {explainWarning(warning, show)}
+        </p>
+      ))}
+      <h2>Open points</h2>
+      <p className="quiet">None. The graph is complete.</p>
+      <Sources />
+    </>
+  );
+}
+
+function Figures({ design }: { design: GraphDesign }) {
+  const quantity = useAppSelector(selectShowQuantity);
+  const { flows } = design;
+  const rows: [string, string][] = [
+    ['Reflux ratio', `${formatNumber(design.reflux)} mol/mol`],
+    ['Minimum reflux', `${formatNumber(design.minimumReflux.ratio)} mol/mol`],
+    ['Minimum stages', formatFixed(design.minimumStages, 1)],
+    ['Distillate', quantity(flows.distillate, 'molarFlow')],
+    ['Bottoms', quantity(flows.bottoms, 'molarFlow')],
+    ['Boil-up ratio', `${formatNumber(design.boilUpRatio)} mol/mol`],
+    ['Condenser', quantity(flows.condenserDuty, 'power')],
+    ['Reboiler', quantity(flows.reboilerDuty, 'power')],
+    ['Distillate leaves at', quantity(design.distillateTemperature, 'temperature')],
+    ['Bottoms leave at', quantity(design.bottomsTemperature, 'temperature')],
+  ];
+  return (
+    <dl className="figures">
+      {rows.map(([name, value]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+function OpenPoints({ points }: { points: OpenPoint[] }) {
+  return (
+    <>
+      <h2>Open points</h2>
+      <p className="quiet">{points.length === 1 ? 'One more thing is needed:' : `${points.length} more things are needed:`}</p>
+      <ul className="open-points">
+        {points.map((point) => (
+          <li key={point.path + point.code}>
+            <span className="sentence">{explainOpenPoint(point)}</span>
+            <Button type="link" className="go" onClick={() => goToField(point.path)}>
+              Go to the field
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function OutOfReach({ reason }: { reason: Reason }) {
+  const dispatch = useAppDispatch();
+  const show = useAppSelector(selectShow);
+  const column = useAppSelector(selectColumn);
+  const proposals = column === undefined ? [] : proposalsFor(reason, column);
+  return (
+    <div role="status">
+      <h2>Out of reach</h2>
+      <p className="sentence">{explain(reason, show)}</p>
+      {proposals.map(({ label, action }) => (
+        <Button key={label} type="primary" onClick={() => dispatch(action)}>
+          {label}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+/** Where the numbers under the drawing come from. */
+function Sources() {
+  const { mixture } = useAppSelector(selectDocument);
+  const [pair] = mixture.nrtlPairs;
+  return (
+    <>
+      <h2>Sources</h2>
+      <p className="quiet small">
+        {mixture.liquid === 'nrtl' && pair !== undefined
+          ? `NRTL: ${pair.source} (${pair.confidence}). Vapour: ideal gas.`
+          : 'Raoult’s law: ideal liquid, ideal gas.'}
+      </p>
+    </>
+  );
+}
+
+function NotesLeaf() {
+  const dispatch = useAppDispatch();
+  const notes = useAppSelector((state) => state.document.present.notes);
+  const gesture = useGesture();
+  return (
+    <Input.TextArea
+      className="notes"
+      aria-label="Notes on this case"
+      placeholder="Where the numbers came from, what was agreed, what to try next."
+      autoSize={{ minRows: 12, maxRows: 26 }}
+      maxLength={20_000}
+      value={notes}
+      onChange={(event) => dispatch(notesWritten(event.target.value, gesture.current()))}
+      onBlur={gesture.renew}
+    />
+  );
+}

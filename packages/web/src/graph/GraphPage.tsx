@@ -1,0 +1,146 @@
+/** The Graph stop: inputs left, drawing in the middle, what it says in the margin. */
+import { DownloadOutlined } from '@ant-design/icons';
+import { App, Button, Dropdown } from 'antd';
+import { useCallback, useLayoutEffect, useRef, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { selectColumn, selectComponents, selectFeed } from '../document/selectors.ts';
+import { saveCsv, savePng, saveSvg } from '../download/save.ts';
+import { useLook } from '../theme/Themed.tsx';
+import { Drawing } from './drawing/Drawing.tsx';
+import { GraphInputs } from './GraphInputs.tsx';
+import { GraphMargin } from './GraphMargin.tsx';
+import { moveTo, selectDrawingPoints, stepBy } from './moves.ts';
+import type { Movables } from './moves.ts';
+import { selectGraphResult, selectIsStale } from './standing.ts';
+import { stageRows } from './stageRows.ts';
+import { selectDisplay, selectSite } from '../document/selectors.ts';
+import { selectShowQuantity } from './units.ts';
+
+export function GraphPage() {
+  const [hovered, setHovered] = useState(0);
+  return (
+    <main className="graph-page">
+      <h1 className="unseen">Graph</h1>
+      <GraphInputs />
+      <GraphSheet hovered={hovered} onHover={setHovered} />
+      <GraphMargin hovered={hovered} onHover={setHovered} />
+    </main>
+  );
+}
+
+interface Hover {
+  hovered: number;
+  onHover: (stage: number) => void;
+}
+
+function GraphSheet({ hovered, onHover }: Hover) {
+  const dispatch = useAppDispatch();
+  const { colors } = useLook();
+  const sheet = useRef<HTMLDivElement>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  const size = useSize(sheet);
+  const result = useAppSelector(selectGraphResult);
+  const isStale = useAppSelector(selectIsStale);
+  const points = useAppSelector(selectDrawingPoints);
+  const components = useAppSelector(selectComponents);
+  const column = useAppSelector(selectColumn);
+  const feed = useAppSelector(selectFeed);
+  const show = useAppSelector(selectShowQuantity);
+  const [light, heavy] = components;
+  const curve = result?.curve ?? null;
+  const movables: Movables | undefined =
+    light !== undefined && heavy !== undefined && curve !== null && result !== null && column !== undefined && feed !== undefined
+      ? { components, column, feed, result, points }
+      : undefined;
+  return (
+    <div className="sheet graph-sheet" ref={sheet} data-stale={isStale}>
+      {movables !== undefined && size !== undefined && light !== undefined ? (
+        <>
+          <Drawing
+            svg={svg}
+            width={size.width}
+            height={size.height}
+            colors={colors}
+            light={light.name}
+            result={movables.result}
+            points={points}
+            hovered={hovered}
+            temperature={(T) => show(T, 'temperature')}
+            onHover={onHover}
+            onMove={(what, x, y, gesture) => {
+              moveTo(dispatch, movables, what, x, y, gesture);
+            }}
+            onStep={(what, steps, gesture) => {
+              stepBy(dispatch, movables, what, steps, gesture);
+            }}
+          />
+          <SaveMenu svg={svg} />
+        </>
+      ) : (
+        <EmptySheet chosen={components.length} isSolving={result === null} />
+      )}
+    </div>
+  );
+}
+
+function EmptySheet({ chosen, isSolving }: { chosen: number; isSolving: boolean }) {
+  const sentence =
+    chosen < 2
+      ? 'Choose a light and a heavy component on the left. The equilibrium curve appears at once.'
+      : isSolving
+        ? 'Drawing …'
+        : 'There is no equilibrium curve to draw yet: the margin says what is missing.';
+  return <p className="empty-sheet">{sentence}</p>;
+}
+
+function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
+  const { message } = App.useApp();
+  const { colors } = useLook();
+  const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
+  const result = useAppSelector(selectGraphResult);
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const save = useCallback(
+    async (kind: string) => {
+      const drawing = svg.current;
+      if (drawing === null) return;
+      try {
+        if (kind === 'svg') await saveSvg(drawing, `${caseName} – graph.svg`, colors.sheet);
+        else if (kind === 'png') await savePng(drawing, `${caseName} – graph.png`, colors.sheet);
+        else saveCsv(stageRows(result?.basis?.stages ?? [], display, site), `${caseName} – stages.csv`);
+      } catch (error) {
+        void message.error(`The file could not be saved: ${error instanceof Error ? error.message : String(error)}`);
+      }
+    },
+    [svg, caseName, colors, result, display, site, message],
+  );
+  const items = [
+    { key: 'png', label: 'Drawing as PNG' },
+    { key: 'svg', label: 'Drawing as SVG' },
+    { key: 'csv', label: 'Stages as CSV', disabled: (result?.basis?.stages.length ?? 0) === 0 },
+  ];
+  return (
+    <Dropdown menu={{ items, onClick: ({ key }) => void save(key) }} trigger={['click']}>
+      <Button className="save-menu" type="text" icon={<DownloadOutlined />}>
+        Save
+      </Button>
+    </Dropdown>
+  );
+}
+
+/** The element's inner size, followed as it changes. */
+function useSize(element: React.RefObject<HTMLElement | null>): { width: number; height: number } | undefined {
+  const [size, setSize] = useState<{ width: number; height: number } | undefined>(undefined);
+  useLayoutEffect(() => {
+    const target = element.current;
+    if (target === null) return undefined;
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) });
+    });
+    observer.observe(target);
+    return () => {
+      observer.disconnect();
+    };
+  }, [element]);
+  return size;
+}

@@ -1,0 +1,89 @@
+/** Stage by stage; the row and the step on the drawing point at each other. */
+import { CopyOutlined } from '@ant-design/icons';
+import { findUnit, formatFraction, formatQuantity } from '@keen-ladder/core';
+import type { Stage } from '@keen-ladder/core';
+import { App, Button, Table } from 'antd';
+import type { TableProps, TableRef } from 'antd';
+import { useEffect, useMemo, useRef } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
+import { stageRows } from './stageRows.ts';
+import { selectGraphResult } from './standing.ts';
+
+interface Row extends Stage {
+  number: number;
+}
+
+interface Props {
+  hovered: number;
+  onHover: (stage: number) => void;
+}
+
+const HEIGHT = 520;
+const NO_STAGES: Stage[] = [];
+
+export function StageTable({ hovered, onHover }: Props) {
+  const { message } = App.useApp();
+  const result = useAppSelector(selectGraphResult);
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const condenser = useAppSelector(selectColumn)?.condenser;
+  const stages = result?.basis?.stages ?? NO_STAGES;
+  const feedStage = result?.outcome.state === 'solved' ? result.outcome.value.feedStage : 0;
+  const rows = useMemo(() => stages.map((stage, k): Row => ({ number: k + 1, ...stage })), [stages]);
+  const unit = findUnit('temperature', display.temperature);
+  const table = useRef<TableRef>(null);
+  useEffect(() => {
+    if (hovered > 0) table.current?.scrollTo({ index: hovered - 1 });
+  }, [hovered]);
+  const columns: TableProps<Row>['columns'] = [
+    { title: 'stage', dataIndex: 'number', width: 66, sorter: (a, b) => a.number - b.number },
+    {
+      title: unit.id,
+      dataIndex: 'T',
+      width: 64,
+      align: 'right',
+      render: (T: number) => formatQuantity(T, unit, site),
+      sorter: (a, b) => a.T - b.T,
+    },
+    { title: 'x', dataIndex: 'x', align: 'right', render: (value: number) => formatFraction(value), sorter: (a, b) => a.x - b.x },
+    { title: 'y', dataIndex: 'y', align: 'right', render: (value: number) => formatFraction(value), sorter: (a, b) => a.y - b.y },
+  ];
+  const copy = async () => {
+    await navigator.clipboard.writeText(
+      stageRows(stages, display, site)
+        .map((row) => row.join('\t'))
+        .join('\n'),
+    );
+    void message.success('Copied: paste it into a spreadsheet.');
+  };
+  if (stages.length === 0) return <p className="sentence">No stages yet: the Result leaf says what is missing.</p>;
+  return (
+    <div className="stage-table" onMouseLeave={() => onHover(0)}>
+      <div className="table-head">
+        <span className="quiet small">From the top, mol/mol. {endsSentence(condenser)}</span>
+        <Button type="text" icon={<CopyOutlined />} onClick={() => void copy()}>
+          Copy
+        </Button>
+      </div>
+      <Table<Row>
+        ref={table}
+        size="small"
+        virtual
+        pagination={false}
+        scroll={{ x: 236, y: HEIGHT }}
+        rowKey="number"
+        columns={columns}
+        dataSource={rows}
+        showSorterTooltip={false}
+        rowClassName={(row) => (row.number === hovered ? 'row-hovered' : row.number === feedStage ? 'row-feed' : '')}
+        onRow={(row) => ({ onMouseEnter: () => onHover(row.number) })}
+      />
+      {feedStage > 0 && <p className="quiet small">The feed enters stage {feedStage}.</p>}
+    </div>
+  );
+}
+
+function endsSentence(condenser: 'total' | 'partial' | undefined): string {
+  return condenser === 'partial' ? 'Stage 1 is the condenser, the last the reboiler.' : 'The last is the reboiler.';
+}

@@ -1,0 +1,52 @@
+/** One click out of a design that is out of reach, where there is one. */
+import type { Reason } from '@keen-ladder/core';
+import { formatEntered } from '@keen-ladder/core';
+import type { UnknownAction } from '@reduxjs/toolkit';
+import { componentsExchanged, feedStageChosen, puritySet, refluxSet } from '../document/documentSlice.ts';
+import type { Column } from '../document/documentSlice.ts';
+
+export interface Proposal {
+  label: string;
+  action: UnknownAction;
+}
+
+/** Common practice: 1.2 to 1.5 times the minimum. */
+const USUAL_MULTIPLE = 1.3;
+/** Mole fraction by which a proposed purity keeps clear of an azeotrope. */
+const CLEARANCE = 0.01;
+
+export function proposalsFor(reason: Reason, column: Column): Proposal[] {
+  switch (reason.code) {
+    case 'below-minimum-reflux':
+    case 'no-boil-up':
+    case 'reflux-not-positive':
+      return [
+        {
+          label: `Take ${USUAL_MULTIPLE} × the minimum`,
+          action: refluxSet({ column: column.id, reflux: { kind: 'multiple', value: USUAL_MULTIPLE } }),
+        },
+      ];
+    case 'not-more-volatile':
+      return [{ label: `Exchange ${reason.name} and ${reason.other}`, action: componentsExchanged() }];
+    case 'feed-stage-out-of-range':
+      return [{ label: 'Take the best feed stage', action: feedStageChosen({ column: column.id, feedStage: 'best' }) }];
+    case 'azeotrope-in-range':
+      return [azeotropeProposal(reason, column)];
+    case 'supercritical':
+    case 'no-convergence':
+    case 'feed-outside-products':
+    case 'two-liquids':
+    case 'too-many-stages':
+      return [];
+  }
+}
+
+function azeotropeProposal({ x, xB, xD }: { x: number; xB: number; xD: number }, column: Column): Proposal {
+  const isBelow = x - xB >= xD - x;
+  const value = Number((isBelow ? x - CLEARANCE : x + CLEARANCE).toFixed(3));
+  const product = isBelow ? ('distillate' as const) : ('bottoms' as const);
+  return {
+    label: `Ask for ${formatEntered(value)} mol/mol in the ${product}`,
+    action: puritySet({ column: column.id, product, purity: { value, basis: 'mole' } }),
+  };
+}

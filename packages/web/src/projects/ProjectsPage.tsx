@@ -1,0 +1,263 @@
+/** Projects and their cases: the first page that anyone sees. */
+import { DeleteOutlined, EllipsisOutlined, PlusOutlined, UploadOutlined } from '@ant-design/icons';
+import { formatFixed, formatNumber } from '@keen-ladder/core';
+import { DEMO_PROJECT } from '@keen-ladder/schema';
+import type { CaseSummary, ProjectSummary } from '@keen-ladder/schema';
+import { App, Button, Dropdown, Upload } from 'antd';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../api/client.ts';
+import { Brand } from '../app/Brand.tsx';
+import { STATE_WORDS, StateMark } from '../case/StateMark.tsx';
+import { FindButton } from '../commands/Commands.tsx';
+import { saveJson } from '../download/save.ts';
+import { ThemeSwitch } from '../theme/ThemeSwitch.tsx';
+import { BinDrawer } from './BinDrawer.tsx';
+import { NameDialog } from './NameDialog.tsx';
+import { NewCaseDialog } from './NewCaseDialog.tsx';
+import { Thumbnail } from './Thumbnail.tsx';
+import { useProjects } from './useProjects.ts';
+
+/** What a name is asked for. */
+interface Asked {
+  title: string;
+  first: string;
+  done: (name: string) => Promise<unknown>;
+}
+
+export function ProjectsPage() {
+  const { projects, failure, reload } = useProjects();
+  const [asked, setAsked] = useState<Asked | undefined>(undefined);
+  const [newCaseIn, setNewCaseIn] = useState<ProjectSummary | undefined>(undefined);
+  const [isBinOpen, setBinOpen] = useState(false);
+  return (
+    <div className="projects">
+      <header className="case-header">
+        <Brand />
+        <span className="spring" />
+        <Button type="text" icon={<DeleteOutlined />} onClick={() => setBinOpen(true)}>
+          Bin
+        </Button>
+        <FindButton />
+        <ThemeSwitch />
+      </header>
+      <main>
+        <div className="projects-head">
+          <h1>Cases</h1>
+          <Button onClick={() => setAsked({ title: 'New project', first: '', done: api.createProject })}>New project</Button>
+        </div>
+        {projects !== undefined && <Welcome projects={projects} />}
+        {failure !== undefined && (
+          <p className="sentence" role="alert">
+            {failure}{' '}
+            <Button type="link" onClick={() => void reload()}>
+              Try again
+            </Button>
+          </p>
+        )}
+        {projects === undefined && failure === undefined && <p className="loading">Loading the cases …</p>}
+        {projects?.map((project) => (
+          <ProjectSection
+            key={project.id}
+            project={project}
+            onChanged={reload}
+            onAsk={setAsked}
+            onNewCase={() => setNewCaseIn(project)}
+          />
+        ))}
+      </main>
+      {asked !== undefined && <NameDialog {...asked} onClose={() => setAsked(undefined)} onDone={reload} />}
+      {newCaseIn !== undefined && <NewCaseDialog project={newCaseIn} onClose={() => setNewCaseIn(undefined)} />}
+      <BinDrawer open={isBinOpen} onClose={() => setBinOpen(false)} onChanged={reload} />
+    </div>
+  );
+}
+
+/** One sentence that says what to do next. */
+function Welcome({ projects }: { projects: ProjectSummary[] }) {
+  const demo = projects.find((p) => p.name === DEMO_PROJECT)?.cases.at(-1);
+  if (projects.length === 0) return <p className="welcome">Begin with a project: a folder for the cases of one piece of work.</p>;
+  if (demo === undefined)
+    return <p className="welcome">Open a case, or begin a new one: two components, a feed and two purities are enough.</p>;
+  return (
+    <p className="welcome">
+      New here? Open <Link to={`/cases/${demo.id}/graph`}>{demo.name}</Link> and drag any point on the drawing: stages and reflux
+      answer while you move.
+    </p>
+  );
+}
+
+interface SectionProps {
+  project: ProjectSummary;
+  onChanged: () => Promise<void>;
+  onAsk: (asked: Asked) => void;
+  onNewCase: () => void;
+}
+
+function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) {
+  const { message } = App.useApp();
+  const navigate = useNavigate();
+  const importFile = async (file: Blob) => {
+    try {
+      const made = await api.importCase(project.id, JSON.parse(await file.text()));
+      await navigate(`/cases/${made.id}/graph`);
+    } catch (error) {
+      void message.error(
+        error instanceof SyntaxError ? 'This file is not a Keen Ladder case file: it is not JSON.' : messageOf(error),
+        6,
+      );
+    }
+  };
+  const remove = useRemoval(onChanged);
+  const menu = [
+    {
+      key: 'rename',
+      label: 'Rename',
+      onClick: () =>
+        onAsk({ title: 'Rename the project', first: project.name, done: (name) => api.renameProject(project.id, name) }),
+    },
+    {
+      key: 'bin',
+      label: 'Move to the bin',
+      onClick: () =>
+        void remove(
+          project.name,
+          () => api.binProject(project.id),
+          () => api.restoreProject(project.id),
+        ),
+    },
+  ];
+  return (
+    <section className="project" aria-label={project.name}>
+      <div className="project-head">
+        <h2>{project.name}</h2>
+        <Dropdown menu={{ items: menu }} trigger={['click']}>
+          <Button type="text" icon={<EllipsisOutlined />} aria-label={`More for ${project.name}`} />
+        </Dropdown>
+        <span className="spring" />
+        <Upload
+          accept=".json,application/json"
+          showUploadList={false}
+          beforeUpload={(file) => void importFile(file)}
+          customRequest={() => undefined}
+        >
+          <Button type="text" icon={<UploadOutlined />}>
+            Import
+          </Button>
+        </Upload>
+        <Button type="primary" icon={<PlusOutlined />} onClick={onNewCase}>
+          New case
+        </Button>
+      </div>
+      {project.cases.length === 0 && <p className="quiet">No cases yet. “New case” begins one; “Import” reads one from a file.</p>}
+      <ul className="cases">
+        {project.cases.map((item) => (
+          <CaseCard
+            key={item.id}
+            item={item}
+            parent={project.cases.find((c) => c.id === item.parentId)}
+            onChanged={onChanged}
+            onAsk={onAsk}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface CardProps {
+  item: CaseSummary;
+  parent: CaseSummary | undefined;
+  onChanged: () => Promise<void>;
+  onAsk: (asked: Asked) => void;
+}
+
+function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
+  const { figures } = item;
+  const remove = useRemoval(onChanged);
+  const menu = [
+    {
+      key: 'rename',
+      label: 'Rename',
+      onClick: () => onAsk({ title: 'Rename the case', first: item.name, done: (name) => api.renameCase(item.id, name) }),
+    },
+    {
+      key: 'variant',
+      label: 'Make a variant',
+      onClick: () =>
+        onAsk({ title: 'New variant', first: `${item.name}, variant`, done: (name) => api.duplicateCase(item.id, name) }),
+    },
+    {
+      key: 'file',
+      label: 'Save as a file',
+      onClick: () => void api.caseFile(item.id).then((file) => saveJson(file, `${item.name}.keen.json`)),
+    },
+    {
+      key: 'bin',
+      label: 'Move to the bin',
+      onClick: () =>
+        void remove(
+          item.name,
+          () => api.binCase(item.id),
+          () => api.restoreCase(item.id),
+        ),
+    },
+  ];
+  return (
+    <li className="case-card">
+      <Link to={`/cases/${item.id}/graph`} className="case-link">
+        <Thumbnail figures={figures} />
+        <span className="case-words">
+          <span className="case-name">{item.name}</span>
+          {parent !== undefined && <span className="quiet small">variant of {parent.name}</span>}
+          <span className="quiet">{figures.mixture === '' ? 'no components chosen' : figures.mixture}</span>
+          <span className="case-state">
+            <StateMark state={figures.state} /> {STATE_WORDS[figures.state]}
+            {figures.stages !== null &&
+              figures.reflux !== null &&
+              ` · ${formatFixed(figures.stages, 0)} stages · reflux ${formatNumber(figures.reflux, 3)}`}
+          </span>
+          <span className="quiet small">{`changed ${new Date(item.updatedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}`}</span>
+        </span>
+      </Link>
+      <Dropdown menu={{ items: menu }} trigger={['click']}>
+        <Button type="text" className="card-menu" icon={<EllipsisOutlined />} aria-label={`More for ${item.name}`} />
+      </Dropdown>
+    </li>
+  );
+}
+
+/** Moves a thing to the bin at once, and offers to take it back. */
+function useRemoval(onChanged: () => Promise<void>) {
+  const { message } = App.useApp();
+  return async (name: string, bin: () => Promise<unknown>, restore: () => Promise<unknown>) => {
+    try {
+      await bin();
+      await onChanged();
+      const key = `bin-${name}`;
+      const undo = async () => {
+        message.destroy(key);
+        await restore();
+        await onChanged();
+      };
+      void message.open({
+        key,
+        duration: 8,
+        content: (
+          <>
+            “{name}” is in the bin.{' '}
+            <Button type="link" onClick={() => void undo()}>
+              Undo
+            </Button>
+          </>
+        ),
+      });
+    } catch (error) {
+      void message.error(messageOf(error));
+    }
+  };
+}
+
+function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
+}
