@@ -39,7 +39,8 @@ export function problemReplies(log: Logger): ErrorRequestHandler {
       return;
     }
     const problem = problemOf(error);
-    if (problem.status >= 500) log.error({ error }, problem.message);
+    if (problem.status === 503) log.warn(problem.message);
+    else if (problem.status >= 500) log.error({ err: error }, problem.message);
     if (problem.status === 503) res.set('Retry-After', '1');
     res
       .status(problem.status)

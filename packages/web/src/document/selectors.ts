@@ -8,6 +8,7 @@ import type { Column, Stream } from './documentSlice.ts';
 export const selectDocument = (state: RootState): CaseDocument => state.document.present;
 export const selectSite = (state: RootState) => state.document.present.site;
 export const selectDisplay = (state: RootState) => state.document.present.display;
+export const selectMixture = (state: RootState) => state.document.present.mixture;
 export const selectComponents = (state: RootState) => state.document.present.mixture.components;
 
 export const columnOfCase = (document: CaseDocument): Column | undefined => document.units[0];

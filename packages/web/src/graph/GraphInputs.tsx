@@ -2,7 +2,7 @@
 import { components, findNrtlPair, formatEntered, parseReflux } from '@keen-ladder/core';
 import type { Dimension, FeedQuality } from '@keen-ladder/core';
 import { Slider } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import {
   componentsChosen,
@@ -17,16 +17,17 @@ import {
   refluxSet,
 } from '../document/documentSlice.ts';
 import type { Column, Condition, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
-import { selectColumn, selectComponents, selectDisplay, selectDocument, selectFeed } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDisplay, selectFeed, selectMixture } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { useGesture } from '../fields/gesture.ts';
 import { NumberInput } from '../fields/NumberInput.tsx';
 import { unread } from '../fields/reading.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
-import { selectGraphResult } from './standing.ts';
+import { selectBestFeedStage, selectFeedQuality } from './standing.ts';
 import { selectShowQuantity, unitFor } from './units.ts';
 
+/** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
 export function GraphInputs() {
   const column = useAppSelector(selectColumn);
   const feed = useAppSelector(selectFeed);
@@ -36,8 +37,18 @@ export function GraphInputs() {
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
       <MixtureInputs />
       <FeedInputs feed={feed} light={light} />
-      <SplitInputs column={column} light={light} />
-      <ColumnInputs column={column} />
+      <section>
+        <h2>Split wanted</h2>
+        <PurityField column={column.id} product="distillate" purity={column.graph.distillate} light={light} />
+        <PurityField column={column.id} product="bottoms" purity={column.graph.bottoms} light={light} />
+      </section>
+      <section>
+        <h2>Column</h2>
+        <PressureField column={column.id} pressure={column.pressure} />
+        <RefluxField column={column.id} reflux={column.graph.reflux} />
+        <CondenserField column={column.id} condenser={column.condenser} />
+        <FeedStageField column={column.id} feedStage={column.graph.feedStage} />
+      </section>
     </form>
   );
 }
@@ -51,9 +62,9 @@ const modelOptions = [
   { value: 'ideal' as const, label: 'ideal solution' },
 ];
 
-function MixtureInputs() {
+const MixtureInputs = memo(function MixtureInputs() {
   const dispatch = useAppDispatch();
-  const { mixture } = useAppSelector(selectDocument);
+  const mixture = useAppSelector(selectMixture);
   const [first, second] = mixture.components;
   const choose = (a: string | undefined, b: string | undefined) =>
     dispatch(componentsChosen([a, b].filter((id) => id !== undefined)));
@@ -85,7 +96,7 @@ function MixtureInputs() {
       />
     </section>
   );
-}
+});
 
 /** What the engineer should know of the model chosen, where it is not what the databank proposes. */
 function modelNote(liquid: 'ideal' | 'nrtl', first: string, second: string): string | undefined {
@@ -147,10 +158,10 @@ function conditionOf(by: Condition['by'], now: FeedQuality | null): Condition {
   }
 }
 
-function FeedInputs({ feed, light }: { feed: Stream; light: string }) {
+const FeedInputs = memo(function FeedInputs({ feed, light }: { feed: Stream; light: string }) {
   const dispatch = useAppDispatch();
   const display = useAppSelector(selectDisplay);
-  const now = useAppSelector(selectGraphResult)?.feed ?? null;
+  const now = useAppSelector(selectFeedQuality, sameFeed);
   const show = useAppSelector(selectShowQuantity);
   const { condition } = feed;
   const path = `streams.${feed.id}`;
@@ -221,68 +232,71 @@ function FeedInputs({ feed, light }: { feed: Stream; light: string }) {
       )}
     </section>
   );
+});
+
+const sameFeed = (a: FeedQuality | null, b: FeedQuality | null): boolean =>
+  a?.q === b?.q && a?.bubblePoint === b?.bubblePoint && a?.dewPoint === b?.dewPoint;
+
+interface PurityProps {
+  column: string;
+  product: 'distillate' | 'bottoms';
+  purity: Fraction | null;
+  light: string;
 }
 
-function SplitInputs({ column, light }: { column: Column; light: string }) {
+const PurityField = memo(function PurityField({ column, product, purity, light }: PurityProps) {
   const dispatch = useAppDispatch();
-  const path = `units.${column.id}.graph`;
   return (
-    <section>
-      <h2>Split wanted</h2>
-      {(['distillate', 'bottoms'] as const).map((product) => (
-        <FractionField
-          key={product}
-          label={`${capital(light)} in ${product}`}
-          path={`${path}.${product}`}
-          fraction={column.graph[product]}
-          onChange={(purity, gesture) => dispatch(puritySet({ column: column.id, product, purity }, gesture))}
-        />
-      ))}
-    </section>
+    <FractionField
+      label={`${capital(light)} in ${product}`}
+      path={`units.${column}.graph.${product}`}
+      fraction={purity}
+      onChange={(next, gesture) => dispatch(puritySet({ column, product, purity: next }, gesture))}
+    />
   );
-}
+});
 
 const condenserOptions = [
   { value: 'total' as const, label: 'total' },
   { value: 'partial' as const, label: 'partial, vapour product' },
 ];
 
-function ColumnInputs({ column }: { column: Column }) {
+const CondenserField = memo(function CondenserField({ column, condenser }: { column: string; condenser: Column['condenser'] }) {
+  const dispatch = useAppDispatch();
+  return (
+    <ChoiceField
+      label="Condenser"
+      value={condenser}
+      options={condenserOptions}
+      onChange={(next) => dispatch(condenserChosen({ column, condenser: next }))}
+    />
+  );
+});
+
+const PressureField = memo(function PressureField({ column, pressure }: { column: string; pressure: number | null }) {
   const dispatch = useAppDispatch();
   const display = useAppSelector(selectDisplay);
   return (
-    <section>
-      <h2>Column</h2>
-      <QuantityField
-        label="Pressure"
-        path={`units.${column.id}.pressure`}
-        value={column.pressure === null ? null : { si: column.pressure, dimension: 'pressure' }}
-        dimensions={['pressure']}
-        unitOf={(d) => unitFor(display, d)}
-        step={0.05}
-        onChange={(value, gesture) => dispatch(pressureSet({ column: column.id, pressure: value?.si ?? null }, gesture))}
-      />
-      <RefluxField column={column} />
-      <ChoiceField
-        label="Condenser"
-        value={column.condenser}
-        options={condenserOptions}
-        onChange={(condenser) => dispatch(condenserChosen({ column: column.id, condenser }))}
-      />
-      <FeedStageField column={column} />
-    </section>
+    <QuantityField
+      label="Pressure"
+      path={`units.${column}.pressure`}
+      value={pressure === null ? null : { si: pressure, dimension: 'pressure' }}
+      dimensions={['pressure']}
+      unitOf={(d) => unitFor(display, d)}
+      step={0.05}
+      onChange={(value, gesture) => dispatch(pressureSet({ column, pressure: value?.si ?? null }, gesture))}
+    />
   );
-}
+});
 
 const REFLUX_STEP = 0.01;
 
 /** The reflux, as a ratio or as a multiple of the minimum: whichever is typed. */
-function RefluxField({ column }: { column: Column }) {
+const RefluxField = memo(function RefluxField({ column, reflux }: { column: string; reflux: Reflux | null }) {
   const dispatch = useAppDispatch();
   const [error, setError] = useState<string | undefined>(undefined);
   const slide = useGesture();
-  const { reflux } = column.graph;
-  const set = (next: Reflux | null, gesture: string) => dispatch(refluxSet({ column: column.id, reflux: next }, gesture));
+  const set = (next: Reflux | null, gesture: string) => dispatch(refluxSet({ column, reflux: next }, gesture));
   const setValue = (value: number, gesture: string) => {
     if (reflux !== null) set({ kind: reflux.kind, value: Number(value.toPrecision(10)) }, gesture);
   };
@@ -297,7 +311,7 @@ function RefluxField({ column }: { column: Column }) {
     return { ok: true } as const;
   };
   return (
-    <Field label="Reflux" path={`units.${column.id}.graph.reflux`} error={error}>
+    <Field label="Reflux" path={`units.${column}.graph.reflux`} error={error}>
       {({ id, describedBy }) => (
         <>
           <NumberInput
@@ -331,17 +345,14 @@ function RefluxField({ column }: { column: Column }) {
       )}
     </Field>
   );
-}
+});
 
 /** "best", or a stage counted from the top. */
-function FeedStageField({ column }: { column: Column }) {
+const FeedStageField = memo(function FeedStageField({ column, feedStage }: { column: string; feedStage: number | 'best' }) {
   const dispatch = useAppDispatch();
   const [error, setError] = useState<string | undefined>(undefined);
-  const outcome = useAppSelector(selectGraphResult)?.outcome;
-  const best = outcome?.state === 'solved' ? outcome.value.bestFeedStage : undefined;
-  const { feedStage } = column.graph;
-  const set = (next: number | 'best', gesture: string) =>
-    dispatch(feedStageChosen({ column: column.id, feedStage: next }, gesture));
+  const best = useAppSelector(selectBestFeedStage);
+  const set = (next: number | 'best', gesture: string) => dispatch(feedStageChosen({ column, feedStage: next }, gesture));
   const onText = (text: string, gesture: string) => {
     const word = text.trim().toLowerCase();
     const isBest = word === '' || 'best'.startsWith(word);
@@ -354,7 +365,7 @@ function FeedStageField({ column }: { column: Column }) {
   };
   const unit = feedStage === 'best' ? (best === undefined ? '' : `stage ${best}`) : 'from the top';
   return (
-    <Field label="Feed stage" path={`units.${column.id}.graph.feedStage`} error={error}>
+    <Field label="Feed stage" path={`units.${column}.graph.feedStage`} error={error}>
       {({ id, describedBy }) => (
         <NumberInput
           id={id}
@@ -371,7 +382,7 @@ function FeedStageField({ column }: { column: Column }) {
       )}
     </Field>
   );
-}
+});
 
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);

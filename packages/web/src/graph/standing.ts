@@ -1,5 +1,5 @@
 /** How the graph stands: worked out here alone, from the document's hash and the last result. */
-import type { GraphDesign, GraphResult, OpenPoint, Reason, Warning } from '@keen-ladder/core';
+import type { FeedQuality, GraphDesign, GraphResult, OpenPoint, Reason, Warning } from '@keen-ladder/core';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
 import { selectGraphHash } from '../document/selectors.ts';
@@ -13,6 +13,13 @@ export type GraphStanding =
   | { state: 'stale' };
 
 export const selectGraphResult = (state: RootState): GraphResult | null => state.results.graph?.result ?? null;
+export const selectFeedQuality = (state: RootState): FeedQuality | null => selectGraphResult(state)?.feed ?? null;
+
+export function selectBestFeedStage(state: RootState): number | undefined {
+  const outcome = selectGraphResult(state)?.outcome;
+  return outcome?.state === 'solved' ? outcome.value.bestFeedStage : undefined;
+}
+
 const selectMilliseconds = (state: RootState): number => state.results.graph?.milliseconds ?? 0;
 
 /** What the last result says, whether or not it is of the newest inputs. */

@@ -1,0 +1,53 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, field, openCopy, test, url } from './engineer.ts';
+
+/** WCAG 2.2 AA, as far as a machine can tell. */
+async function faults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}: ${n.failureSummary ?? ''}`));
+}
+
+for (const theme of ['day', 'night'] as const) {
+  test.describe(`by ${theme}`, () => {
+    test.use({ colorScheme: theme === 'day' ? 'light' : 'dark' });
+
+    test('the list of cases, its dialogs and the bin', async ({ page }) => {
+      await page.goto(url());
+      await expect(page.locator('.case-card').first()).toBeVisible();
+      expect(await faults(page)).toEqual([]);
+      await page.getByRole('button', { name: 'New case' }).first().click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(400); // the dialog fades in; half-faded text has half its contrast
+      expect(await faults(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Bin' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await faults(page)).toEqual([]);
+    });
+
+    test('the graph: solved, its stages and notes, out of reach, open, with an error beside a field', async ({ page }) => {
+      await openCopy(page);
+      expect(await faults(page)).toEqual([]);
+      for (const leaf of ['Stages', 'Notes', 'Result']) {
+        await page.locator('.leaves').getByText(leaf).click();
+        expect(await faults(page)).toEqual([]);
+      }
+      await field(page, /^Reflux/).fill('0.3 mol/mol');
+      await expect(page.locator('.margin')).toContainText('short of the minimum');
+      expect(await faults(page)).toEqual([]);
+      await field(page, /^Reflux/).fill('');
+      await expect(page.locator('.stop-state')).toHaveText('1 open point');
+      await field(page, /^Pressure/).fill('1,5');
+      await expect(page.getByRole('alert')).toBeVisible();
+      expect(await faults(page)).toEqual([]);
+      await page.keyboard.press('Control+k');
+      await expect(page.getByPlaceholder('Find anything')).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await faults(page)).toEqual([]);
+    });
+  });
+}

@@ -1,0 +1,192 @@
+import { drag, expect, field, figure, handle, headline, openCopy, openDemo, solved, test, textOf } from './engineer.ts';
+import { readFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
+
+test('a first-time visitor is told what to do, opens the demo and sees stages, reflux and feed stage', async ({
+  quietPage: page,
+}) => {
+  await openDemo(page);
+  expect(await headline(page)).toBe(13.9);
+  expect(await figure(page, 'Minimum reflux')).toBeCloseTo(0.528, 3);
+  await expect(page.locator('.headline')).toContainText('14 built · feed enters stage 13 from the top');
+  await expect(page.locator('.margin')).toContainText('Smith, Van Ness & Abbott');
+  await expect(page).toHaveTitle('Acetone from wash water · Keen Ladder');
+});
+
+test('the distillate is dragged, stages answer, and one undo takes the whole drag back', async ({ quietPage: page }) => {
+  await openCopy(page);
+  const before = await field(page, /Acetone in distillate/).inputValue();
+  await drag(page, handle(page, 'Purity of the distillate'), -60, 60);
+  await expect.poll(() => headline(page)).toBeLessThan(10);
+  expect(Number(await field(page, /Acetone in distillate/).inputValue())).toBeLessThan(0.88);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(field(page, /Acetone in distillate/)).toHaveValue(before);
+  await expect.poll(() => headline(page)).toBe(13.9);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect.poll(() => headline(page)).toBeLessThan(10);
+});
+
+test('feed, bottoms, q-line and operating line can be dragged too', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await drag(page, handle(page, 'Composition of the feed'), 60, -60);
+  await expect.poll(async () => Number(await field(page, /Acetone in feed/).inputValue())).toBeGreaterThan(0.42);
+  await drag(page, handle(page, 'Purity of the bottoms'), 40, -40);
+  await expect.poll(async () => Number(await field(page, /Acetone in bottoms/).inputValue())).toBeGreaterThan(0.06);
+  await drag(page, handle(page, 'Feed quality q, by the q-line'), -40, 0);
+  await expect.poll(async () => Number(await field(page, 'Feed quality q').inputValue())).toBeLessThan(0.95);
+  const reflux = await figure(page, 'Reflux ratio');
+  await drag(page, handle(page, 'Reflux ratio, by the operating line'), 0, 60);
+  await expect.poll(() => figure(page, 'Reflux ratio')).toBeGreaterThan(reflux * 1.2);
+  await expect(field(page, /^Reflux/)).toHaveAccessibleName('Reflux, × minimum');
+});
+
+test('points move by arrow keys, numbers by arrow keys and sliders', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await handle(page, 'Purity of the distillate').focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(field(page, /Acetone in distillate/)).toHaveValue('0.939');
+  await field(page, /Acetone in feed/).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(field(page, /Acetone in feed/)).toHaveValue('0.351');
+  await page.getByRole('slider', { name: 'Reflux, slider' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(field(page, /^Reflux/)).toHaveValue('1.31');
+  const best = await figureOfFeedStage(page);
+  await field(page, /^Feed stage/).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(field(page, /^Feed stage/)).toHaveValue(String(best + 1));
+  await expect(page.locator('.margin')).toContainText(`The best feed stage is ${best}`);
+});
+
+async function figureOfFeedStage(page: Page): Promise<number> {
+  const words = (await page.locator('.headline').textContent()) ?? '';
+  return Number(/feed enters stage (\d+)/.exec(words)?.[1]);
+}
+
+test('a drag is answered at least thirty times a second, and never blocks the page', async ({ quietPage: page }) => {
+  await openCopy(page);
+  const updates = await page.evaluate(async () => {
+    const point = document.querySelector<SVGGElement>('.handle[aria-label="Purity of the distillate"]');
+    const mark = point?.querySelector('.handle-mark')?.getBoundingClientRect();
+    if (!point || !mark) throw new Error('no handle');
+    let frames = 0;
+    const observer = new MutationObserver(() => frames++); // once for each time that the staircase was drawn anew
+    const staircase = document.querySelector('[data-part="staircase"]');
+    if (!staircase) throw new Error('no staircase');
+    observer.observe(staircase, { attributes: true, attributeFilter: ['d'] });
+    const send = (type: string, dx: number) =>
+      point.dispatchEvent(
+        new PointerEvent(type, { bubbles: true, pointerId: 1, buttons: 1, clientX: mark.x + 6 - dx, clientY: mark.y + 6 + dx }),
+      );
+    point.setPointerCapture = () => undefined;
+    point.hasPointerCapture = () => true;
+    const began = performance.now();
+    send('pointerdown', 0);
+    for (let k = 0; performance.now() - began < 2000; k++) {
+      send('pointermove', 30 + 25 * Math.sin(k / 9));
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+    }
+    send('pointerup', 30);
+    observer.disconnect();
+    return frames / ((performance.now() - began) / 1000);
+  });
+  console.log(`updates per second while dragging: ${updates.toFixed(0)}`);
+  expect(updates).toBeGreaterThanOrEqual(30);
+});
+
+test('pointing at a step shows it, and its row; pointing at a row shows its step', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await page.locator('.leaves').getByText('Stages').click();
+  const row = page.locator('.ant-table-row', { hasText: '0.4075' });
+  await row.hover();
+  await expect(page.locator('[data-part="callout"]')).toContainText('Stage 12');
+  await expect(page.locator('[data-part="callout"]')).toContainText('61.6 °C');
+  const staircase = page.locator('.drawing [data-part="staircase"]').first();
+  const box = await staircase.boundingBox();
+  if (box === null) throw new Error('no staircase');
+  // The left end of the staircase is the corner of the last stage.
+  const dot = page.locator('[data-part="callout"] circle');
+  const at = { x: Number(await dot.getAttribute('cx')), y: Number(await dot.getAttribute('cy')) };
+  const sheet = await page.locator('.drawing').boundingBox();
+  await page.mouse.move(600, 700);
+  await expect(page.locator('[data-part="callout"]')).toHaveCount(0);
+  await page.mouse.move((sheet?.x ?? 0) + at.x, (sheet?.y ?? 0) + at.y);
+  await expect(row).toHaveClass(/row-hovered/);
+});
+
+test('drawing and table are taken away, named after the case', async ({ quietPage: page }) => {
+  await openCopy(page);
+  const take = async (item: string) => {
+    const [download] = await Promise.all([page.waitForEvent('download'), save(item)]);
+    return download;
+  };
+  const save = async (item: string) => {
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('menuitem', { name: item }).click();
+  };
+  const csv = await take('Stages as CSV');
+  expect(csv.suggestedFilename()).toBe('Variant of a test – stages.csv');
+  const lines = (await textOf(csv)).trim().split(/\r?\n/);
+  expect(lines[0]).toContain('"temperature, °C","x, mol/mol","y, mol/mol"');
+  expect(lines).toHaveLength(15);
+  expect(lines[1]).toMatch(/^1,56\.\d+,0\.92\d+,0\.95$/);
+  const svg = await take('Drawing as SVG');
+  expect(svg.suggestedFilename()).toBe('Variant of a test – graph.svg');
+  const drawn = await textOf(svg);
+  expect(drawn).toMatch(/^<svg[^>]+xmlns="http:\/\/www.w3.org\/2000\/svg"/);
+  expect(drawn).toContain("font-family:'Plex Sans'");
+  expect(drawn).toContain('acetone in liquid, x (mol/mol)');
+  expect(drawn).not.toContain('var(--');
+  const png = await take('Drawing as PNG');
+  expect(png.suggestedFilename()).toBe('Variant of a test – graph.png');
+  const bytes = await readFile(await png.path());
+  expect(bytes.subarray(1, 4).toString()).toBe('PNG');
+  const width = bytes.readUInt32BE(16);
+  expect(width).toBeGreaterThan(1200);
+});
+
+test('what cannot be reached is explained, with one click out of it', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await field(page, /^Reflux/).fill('0.4 mol/mol');
+  await expect(page.locator('.margin')).toContainText('0.1281 short of the minimum, 0.5281');
+  await expect(page.locator('.stop-state')).toHaveText('out of reach');
+  await expect(page.locator('[data-part="wrong-side"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Take 1.3 × the minimum' }).click();
+  await solved(page);
+  expect(await headline(page)).toBe(13.9);
+  await field(page, /Acetone in distillate/).fill('0.3');
+  await expect(page.locator('.margin')).toContainText('already as rich');
+  await field(page, /Acetone in distillate/).fill('0.95');
+  await solved(page);
+  await field(page, /^Feed stage/).fill('2');
+  await expect(page.locator('.margin')).toContainText('Stage 2 cannot take the feed');
+  await page.getByRole('button', { name: 'Take the best feed stage' }).click();
+  await solved(page);
+});
+
+test('the units of the case are changed, and nothing else', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await expect(field(page, 'Pressure, bar')).toHaveValue('1.01325');
+  await page.getByRole('combobox', { name: 'Units' }).click();
+  await page.getByTitle('US units').click();
+  await expect(field(page, 'Pressure, psi')).toHaveValue('14.69594878');
+  await expect(page.locator('.figures')).toContainText('°F');
+  await expect(page.locator('.figures')).toContainText('MMBtu/h');
+  expect(await headline(page)).toBe(13.9);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(field(page, 'Pressure, bar')).toHaveValue('1.01325');
+});
+
+test('a command is found by its name', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Find anything').fill('purity of the bot');
+  await page.keyboard.press('Enter');
+  await expect(field(page, /Acetone in bottoms/)).toBeFocused();
+  await field(page, /Acetone in bottoms/).fill('0.01');
+  await expect.poll(() => headline(page)).not.toBe(13.9);
+  await page.keyboard.press('Control+z');
+  await expect(field(page, /Acetone in bottoms/)).toHaveValue('0.02');
+});

@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  globalSetup: './globalSetup.ts',
+  workers: 1,
+  fullyParallel: false,
+  forbidOnly: true,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  // `npm test` asks for the report that it counts.
+  reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_FILE'] === undefined ? 'list' : [['list'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    deviceScaleFactor: 1,
+    colorScheme: 'light',
+    acceptDownloads: true,
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+        '--font-render-hinting=none',
+      ],
+    },
+  },
+});
