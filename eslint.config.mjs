@@ -36,6 +36,7 @@ export default tseslint.config(
         fetch: 'readonly',
         Buffer: 'readonly',
         performance: 'readonly',
+        document: 'readonly',
       },
     },
   },

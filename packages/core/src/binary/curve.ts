@@ -106,7 +106,7 @@ function curveSolver(model: ThermoModel, P: number) {
     out.x = x;
     out.T = bubble.value;
     out.y = vapour[0];
-    evaluateK(model, out.T, P, liquid, vapour, w, true);
+    evaluateK(model, out.T, P, liquid, vapour, w, 'slopes');
     out.slope = slopeOfCurve(x, Math.exp(w.lnK[0]), Math.exp(w.lnK[1]), w.liquid.dLnPhiDN, w.vapour.dLnPhiDN, w.dLnKDT);
     return undefined;
   };

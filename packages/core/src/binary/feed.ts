@@ -61,7 +61,7 @@ function flashedEnthalpy(curve: BinaryCurve, z: number, T: number, dewLiquid: nu
 /** J/mol of one phase of the binary, x the mole fraction of the first component. */
 export function molarEnthalpy(curve: BinaryCurve, phase: 'liquid' | 'vapour', T: number, x: number): number {
   const properties = makePhaseProperties(2);
-  curve.model.evaluate(phase, T, curve.P, Float64Array.of(x, 1 - x), properties, true);
+  curve.model.evaluate(phase, T, curve.P, Float64Array.of(x, 1 - x), properties, 'all');
   return properties.enthalpy;
 }
 

@@ -1,7 +1,7 @@
 export { binaryCurve, makeCurvePoint } from './curve.ts';
 export { designColumn } from './design.ts';
 export { feedQuality } from './feed.ts';
-export { distillatePerFeed, onLine, operatingLines, qLineReach } from './lines.ts';
+export { distillatePerFeed, onLine, operatingLines } from './lines.ts';
 export { minimumReflux, minimumStages } from './minimum.ts';
 export { countUpwards, feedStageRange, stepDown } from './staircase.ts';
 export type { BinaryCurve, CurvePoint } from './curve.ts';

@@ -57,10 +57,3 @@ export function operatingLines(split: Split, R: number): OperatingLines {
 }
 
 export const onLine = (line: Line, x: number): number => line.slope * x + line.intercept;
-
-/** The furthest t = y − x at which the q-line is still inside the unit square. */
-export function qLineReach({ z, q }: Split): number {
-  const byY = q > 0 ? (1 - z) / q : Infinity;
-  const byX = q > 1 ? (1 - z) / (q - 1) : q < 1 ? z / (1 - q) : Infinity;
-  return Math.min(byX, byY);
-}

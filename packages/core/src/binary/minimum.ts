@@ -14,7 +14,7 @@
 import { bracketedRoot } from '../numerics/index.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve, CurvePoint } from './curve.ts';
-import { distillatePerFeed, qLineReach } from './lines.ts';
+import { distillatePerFeed } from './lines.ts';
 import type { Split } from './lines.ts';
 
 export interface MinimumReflux {
@@ -60,25 +60,31 @@ function refluxThrough(split: Split, x: number, y: number): number {
   return (slope * (d - 1 + q) - q) / (d * (1 - slope));
 }
 
-/** The first crossing of q-line and curve, counted from the diagonal. */
+/**
+ * The first crossing of q-line and curve, counted from the diagonal: bracketed by the samples, solved on the model. A q-line can cross a
+ * curve with a flat part more than once.
+ */
 function feedPinch(curve: BinaryCurve, split: Split): CurvePoint {
   const { z, q } = split;
+  const { x, y } = curve;
   const point = makeCurvePoint();
-  const gap = (t: number): number => {
-    curve.at(Math.min(Math.max(z + (q - 1) * t, 0), 1), point);
-    return point.y - (z + q * t);
+  /** How far right of the q-line the curve is at x; 0 where they cross. */
+  const beside = (at: number): number => {
+    curve.at(at, point);
+    return at - z - (q - 1) * (point.y - at);
   };
-  const reach = qLineReach(split);
-  let low = 0;
-  for (let k = 1; k <= SCAN; k++) {
-    const high = (reach * k) / SCAN;
-    if (gap(high) <= 0) {
-      gap(bracketedRoot(gap, low, high, 1e-14));
-      return point;
-    }
-    low = high;
+  const sampled = (k: number): number => x[k] - z - (q - 1) * (y[k] - x[k]);
+  let best = -1;
+  for (let k = 0; k + 1 < x.length; k++) {
+    if (sampled(k) * sampled(k + 1) > 0 || (y[k] <= x[k] && y[k + 1] <= x[k + 1])) continue;
+    if (best < 0 || y[k] - x[k] < y[best] - x[best]) best = k;
   }
-  throw new RangeError('the q-line leaves the unit square without meeting the curve');
+  if (best < 0) throw new RangeError('the q-line leaves the unit square without meeting the curve');
+  const [low, high] = [x[best], x[best + 1]];
+  // A sample that lies on the q-line to the last figure needs no search.
+  const nearer = Math.abs(sampled(best)) < Math.abs(sampled(best + 1)) ? low : high;
+  beside(beside(low) * beside(high) < 0 ? bracketedRoot(beside, low, high, 1e-14) : nearer);
+  return point;
 }
 
 /** The sample with the largest reflux in the section, refined; undefined when that lies at the section's end. */
@@ -118,6 +124,3 @@ export function minimumStages(curve: BinaryCurve, xD: number, xB: number, limit:
   }
   return limit;
 }
-
-/** The q-line is looked at in this many places before it is bracketed: it can cross a curve with a flat part three times. */
-const SCAN = 24;

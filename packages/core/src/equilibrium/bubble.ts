@@ -31,7 +31,7 @@ export function bubbleTemperature(
   let T = start;
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
-    evaluateK(model, T, P, x, y, w, false);
+    evaluateK(model, T, P, x, y, w, 'fugacity');
     error = renewVapour(x, y, w);
     if (Math.abs(error) < TOLERANCE) return solved(T, { iterations: iteration, residual: Math.abs(error) });
     let slope = 0; // df/d(1/T), K
@@ -59,7 +59,7 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
   let lnP = Math.log(ATMOSPHERE);
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
-    evaluateK(model, T, Math.exp(lnP), x, y, w, true);
+    evaluateK(model, T, Math.exp(lnP), x, y, w, 'slopes');
     error = renewVapour(x, y, w);
     if (Math.abs(error) < TOLERANCE) return solved(Math.exp(lnP), { iterations: iteration, residual: Math.abs(error) });
     let slope = 0; // df/d ln P; −1 for an ideal vapour

@@ -137,8 +137,8 @@ function substitute(x: Float64Array, y: Float64Array, w: TwoPhases): number {
 }
 
 function evaluateAt(model: ThermoModel, sought: Sought, at: number, x: Float64Array, y: Float64Array, w: TwoPhases): void {
-  if (sought.kind === 'T') evaluateK(model, at, sought.P, x, y, w, true);
-  else evaluateK(model, sought.T, at, x, y, w, true);
+  if (sought.kind === 'T') evaluateK(model, at, sought.P, x, y, w, 'slopes');
+  else evaluateK(model, sought.T, at, x, y, w, 'slopes');
 }
 
 function limited(logStep: number): number {

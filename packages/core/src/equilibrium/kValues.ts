@@ -1,5 +1,5 @@
 import { makePhaseProperties } from '../thermo/index.ts';
-import type { PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import type { Extent, PhaseProperties, ThermoModel } from '../thermo/index.ts';
 
 /** Workspace for two phases in equilibrium. */
 export interface TwoPhases {
@@ -13,7 +13,7 @@ export function makeTwoPhases(n: number): TwoPhases {
   return { liquid: makePhaseProperties(n), vapour: makePhaseProperties(n), lnK: new Float64Array(n), dLnKDT: new Float64Array(n) };
 }
 
-/** ln Kᵢ = ln φᵢ(liquid) − ln φᵢ(vapour), with its slope in T (and the phases' slopes, when asked). */
+/** ln Kᵢ = ln φᵢ(liquid) − ln φᵢ(vapour), with its slope in T (and of the phases what `extent` asks). */
 export function evaluateK(
   model: ThermoModel,
   T: number,
@@ -21,10 +21,10 @@ export function evaluateK(
   x: Float64Array,
   y: Float64Array,
   w: TwoPhases,
-  slopes: boolean,
+  extent: Extent,
 ): void {
-  model.evaluate('liquid', T, P, x, w.liquid, slopes);
-  model.evaluate('vapour', T, P, y, w.vapour, slopes);
+  model.evaluate('liquid', T, P, x, w.liquid, extent);
+  model.evaluate('vapour', T, P, y, w.vapour, extent);
   for (let i = 0; i < model.n; i++) {
     w.lnK[i] = w.liquid.lnPhi[i] - w.vapour.lnPhi[i];
     w.dLnKDT[i] = w.liquid.dLnPhiDT[i] - w.vapour.dLnPhiDT[i];

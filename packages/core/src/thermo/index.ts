@@ -5,5 +5,5 @@ export { makePhaseProperties } from './model.ts';
 export { nrtl } from './nrtl.ts';
 export type { Activity, ActivityModel } from './activity.ts';
 export type { Mixture } from './mixture.ts';
-export type { Phase, PhaseProperties, ThermoModel } from './model.ts';
+export type { Extent, Phase, PhaseProperties, ThermoModel } from './model.ts';
 export type { NrtlParameters } from './nrtl.ts';

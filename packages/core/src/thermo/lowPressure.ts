@@ -12,24 +12,25 @@ import type { ComponentRecord } from '../databank/index.ts';
 import { heatOfVaporisation, idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange, R } from '../properties/index.ts';
 import { makeActivity } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
-import type { PhaseProperties, ThermoModel } from './model.ts';
+import type { Extent, PhaseProperties, ThermoModel } from './model.ts';
 
 export function lowPressureModel(components: readonly ComponentRecord[], activity: ActivityModel): ThermoModel {
   const n = components.length;
   const excess = makeActivity(n);
   const pure = { value: 0, dT: 0 };
 
-  function liquid(T: number, P: number, x: Float64Array, out: PhaseProperties, slopes: boolean): void {
-    activity.evaluate(T, x, excess, slopes);
+  function liquid(T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent): void {
+    activity.evaluate(T, x, excess, extent !== 'fugacity');
     const lnP = Math.log(P);
     for (let i = 0; i < n; i++) {
       lnVapourPressure(components[i], T, pure);
       out.lnPhi[i] = excess.lnGamma[i] + pure.value - lnP;
       out.dLnPhiDT[i] = excess.dLnGammaDT[i] + pure.dT;
     }
-    if (!slopes) return;
+    if (extent === 'fugacity') return;
     out.dLnPhiDP.fill(-1 / P);
     out.dLnPhiDN.set(excess.dLnGammaDN);
+    if (extent === 'slopes') return;
     liquidEnthalpy(T, x, out);
     liquidVolumes(T, x, out);
   }
@@ -67,12 +68,13 @@ export function lowPressureModel(components: readonly ComponentRecord[], activit
     out.dVolumeDP = 0;
   }
 
-  function vapour(T: number, P: number, y: Float64Array, out: PhaseProperties, slopes: boolean): void {
+  function vapour(T: number, P: number, y: Float64Array, out: PhaseProperties, extent: Extent): void {
     out.lnPhi.fill(0);
     out.dLnPhiDT.fill(0);
-    if (!slopes) return;
+    if (extent === 'fugacity') return;
     out.dLnPhiDP.fill(0);
     out.dLnPhiDN.fill(0);
+    if (extent === 'slopes') return;
     let h = 0;
     let cp = 0;
     for (let i = 0; i < n; i++) {
@@ -94,9 +96,9 @@ export function lowPressureModel(components: readonly ComponentRecord[], activit
     n,
     names: components.map((c) => c.name),
     molarMass: Float64Array.from(components, (c) => c.molarMass.value),
-    evaluate(phase, T, P, x, out, slopes) {
-      if (phase === 'liquid') liquid(T, P, x, out, slopes);
-      else vapour(T, P, x, out, slopes);
+    evaluate(phase, T, P, x, out, extent) {
+      if (phase === 'liquid') liquid(T, P, x, out, extent);
+      else vapour(T, P, x, out, extent);
     },
     outsideRange: (T) => components.flatMap((c) => outsideRange(c, T).map((range) => ({ name: c.name, ...range }))),
   };

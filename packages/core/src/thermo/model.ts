@@ -13,14 +13,20 @@ export interface ThermoModel {
    * @param T      K
    * @param P      Pa
    * @param x      mole fractions, length n, Σx = 1
-   * @param slopes also fill the derivatives; without it they keep what they held
+   * @param extent how much is filled; the rest keeps what it held
    */
-  evaluate: (phase: Phase, T: number, P: number, x: Float64Array, out: PhaseProperties, slopes: boolean) => void;
+  evaluate: (phase: Phase, T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent) => void;
   /** The correlations that do not reach to T. */
   outsideRange: (T: number) => { name: string; property: string; Tmin: number; Tmax: number }[];
 }
 
 export type Phase = 'liquid' | 'vapour';
+
+/**
+ * fugacity: ln φ and its slope in T; slopes: those in P and in mole numbers too; all: enthalpy and volume with theirs besides. A flash
+ * needs the first two, a column all.
+ */
+export type Extent = 'fugacity' | 'slopes' | 'all';
 
 export interface PhaseProperties {
   /** ln of fugacity coefficients, length n: fᵢ = xᵢ φᵢ P. */

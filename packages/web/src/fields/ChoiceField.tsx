@@ -8,13 +8,12 @@ interface Props<T extends string> {
   value: T | undefined;
   options: { value: T; label: string }[];
   placeholder?: string;
-  search?: boolean;
   note?: ReactNode;
   onChange: (value: T) => void;
 }
 
-/** One of a few (or, with `search`, of many) things. */
-export function ChoiceField<T extends string>({ label, path, value, options, placeholder, search, note, onChange }: Props<T>) {
+/** One of a few things. */
+export function ChoiceField<T extends string>({ label, path, value, options, placeholder, note, onChange }: Props<T>) {
   return (
     <Field label={label} {...(path === undefined ? {} : { path })} note={note}>
       {({ id }) => (
@@ -26,7 +25,6 @@ export function ChoiceField<T extends string>({ label, path, value, options, pla
           {...(value === undefined ? {} : { value })}
           options={options}
           placeholder={placeholder ?? 'choose'}
-          {...(search === true ? { showSearch: { optionFilterProp: 'label' } } : {})}
           popupMatchSelectWidth={false}
           onChange={onChange}
         />

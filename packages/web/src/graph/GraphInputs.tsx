@@ -1,5 +1,5 @@
 /** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
-import { components, findNrtlPair, formatEntered, parseReflux } from '@keen-ladder/core';
+import { findNrtlPair, formatEntered, parseReflux } from '@keen-ladder/core';
 import type { Dimension, FeedQuality } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { memo, useState } from 'react';
@@ -19,6 +19,7 @@ import {
 import type { Column, Condition, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
 import { selectColumn, selectComponents, selectDisplay, selectFeed, selectMixture } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { ComponentField } from '../fields/ComponentField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { useGesture } from '../fields/gesture.ts';
 import { NumberInput } from '../fields/NumberInput.tsx';
@@ -53,10 +54,6 @@ export function GraphInputs() {
   );
 }
 
-const componentOptions = components
-  .map((c) => ({ value: c.id, label: c.name }))
-  .sort((a, b) => a.label.replace(/^n-/, '').localeCompare(b.label.replace(/^n-/, ''), 'en'));
-
 const modelOptions = [
   { value: 'nrtl' as const, label: 'NRTL' },
   { value: 'ideal' as const, label: 'ideal solution' },
@@ -71,21 +68,13 @@ const MixtureInputs = memo(function MixtureInputs() {
   return (
     <section>
       <h2>Mixture</h2>
-      <ChoiceField
+      <ComponentField
         label="Light component"
         path="mixture.components"
         value={first?.id}
-        options={componentOptions}
-        search
         onChange={(id) => choose(id, second?.id)}
       />
-      <ChoiceField
-        label="Heavy component"
-        value={second?.id}
-        options={componentOptions}
-        search
-        onChange={(id) => choose(first?.id, id)}
-      />
+      <ComponentField label="Heavy component" value={second?.id} onChange={(id) => choose(first?.id, id)} />
       <ChoiceField
         label="Liquid"
         path="mixture.liquid"
@@ -151,7 +140,7 @@ function conditionOf(by: Condition['by'], now: FeedQuality | null): Condition {
     case 'q':
       return { by, q: now === null ? null : Number(now.q.toPrecision(4)) };
     case 'temperature':
-      return { by, temperature: now === null ? null : Number(now.bubblePoint.toFixed(2)) };
+      return { by, temperature: now === null ? null : Number(now.bubblePoint.toPrecision(9)) };
     case 'saturated-liquid':
     case 'saturated-vapour':
       return { by };

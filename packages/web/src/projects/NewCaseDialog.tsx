@@ -5,8 +5,7 @@ import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
-
-const options = components.map((c) => ({ value: c.id, label: c.name }));
+import { componentOptions, componentSearch } from '../fields/componentSearch.ts';
 
 /** A name and two components: enough to see an equilibrium curve. Both can be chosen later too. */
 export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; onClose: () => void }) {
@@ -32,8 +31,8 @@ export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; o
       <Select
         aria-label={label}
         {...(value === undefined ? {} : { value })}
-        options={options}
-        showSearch={{ optionFilterProp: 'label' }}
+        options={componentOptions}
+        showSearch={componentSearch}
         placeholder="choose, or leave for later"
         onChange={onChange}
       />

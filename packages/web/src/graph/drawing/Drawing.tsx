@@ -257,19 +257,29 @@ function Pinch({ result, scale, colors }: { result: GraphResult; scale: Scale; c
 }
 
 function Azeotropes({ result, scale, colors }: { result: GraphResult; scale: Scale; colors: Tokens }) {
+  const right = scale.left + scale.side;
   return (
     <g fontFamily={SANS} fontSize={12.5} fill={colors.copper} pointerEvents="none" data-part="azeotropes">
-      {result.azeotropes.map(({ x }) => (
-        <g key={x}>
-          <path
-            d={`M${scale.px(x)} ${scale.py(x) - 7}l7 7l-7 7l-7 -7z`}
-            fill={colors.sheet}
-            stroke={colors.copper}
-            strokeWidth={1.6}
-          />
-          <Text x={scale.px(x) + 12} y={scale.py(x) + 20} halo={colors.sheet}>{`azeotrope ${formatFraction(x, 3)}`}</Text>
-        </g>
-      ))}
+      {result.azeotropes.map(({ x }) => {
+        const hasRoom = scale.px(x) + 125 < right;
+        const at = hasRoom ? { x: scale.px(x) + 12, y: scale.py(x) + 20 } : { x: right - 6, y: scale.py(x) + 66 };
+        return (
+          <g key={x}>
+            <path
+              d={`M${scale.px(x)} ${scale.py(x) - 7}l7 7l-7 7l-7 -7z`}
+              fill={colors.sheet}
+              stroke={colors.copper}
+              strokeWidth={1.6}
+            />
+            <Text
+              x={at.x}
+              y={at.y}
+              anchor={hasRoom ? 'start' : 'end'}
+              halo={colors.sheet}
+            >{`azeotrope ${formatFraction(x, 3)}`}</Text>
+          </g>
+        );
+      })}
     </g>
   );
 }

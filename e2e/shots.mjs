@@ -1,0 +1,48 @@
+// One current picture of each main view, from the demo data; scripts/screenshots.mjs runs it.
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+
+const [, , origin, folder] = process.argv;
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--font-render-hinting=none', '--disable-background-networking', '--no-first-run'],
+});
+
+async function open(colorScheme) {
+  const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    deviceScaleFactor: 1,
+    colorScheme,
+    timezoneId: 'UTC',
+  });
+  await page.goto(origin);
+  await page.locator('.case-card').first().waitFor();
+  return page;
+}
+
+async function shoot(page, name) {
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(folder, `${name}.png`), animations: 'disabled' });
+}
+
+const page = await open('light');
+await shoot(page, 'cases');
+await page.locator('.welcome a').click();
+await page.locator('.headline-number').waitFor();
+await shoot(page, 'graph');
+await page.locator('.leaves').getByText('Stages').click();
+await page.locator('.ant-table-row').nth(11).hover();
+await shoot(page, 'graph-stages');
+
+const night = await open('dark');
+await night.locator('.welcome a').click();
+await night.locator('.headline-number').waitFor();
+await night
+  .locator('.number-input')
+  .and(night.getByLabel(/^Reflux/))
+  .fill('0.4 mol/mol');
+await night.locator('[data-part="wrong-side"]').waitFor();
+await night.locator('.headline-number').waitFor({ state: 'detached' });
+await shoot(night, 'graph-night-out-of-reach');
+await browser.close();
