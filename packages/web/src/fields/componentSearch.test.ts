@@ -1,0 +1,28 @@
+import { expect, test } from 'vitest';
+import { componentOptions, componentSearch } from './componentSearch.ts';
+
+function found(typed: string): string[] {
+  return componentOptions
+    .filter((o) => componentSearch.filterOption(typed, o))
+    .sort((a, b) => componentSearch.filterSort(a, b, { searchValue: typed }))
+    .map((o) => o.label);
+}
+
+test('the component that is named so comes first, then names that begin so', () => {
+  expect(found('ethanol')[0]).toBe('ethanol');
+  expect(found('ethanol')).toContain('methanol');
+  expect(found('hex')).toEqual(['n-hexane', 'cyclohexane']);
+});
+
+test('synonyms, formulae and CAS numbers are found too', () => {
+  expect(found('MEK')).toEqual(['2-butanone']);
+  expect(found('7732-18-5')).toEqual(['water']);
+  expect(found('C6H6')).toEqual(['benzene']);
+  expect(found('unobtainium')).toEqual([]);
+});
+
+test('options stand in the order of their names without their prefixes', () => {
+  const labels = componentOptions.map((o) => o.label);
+  expect(labels.indexOf('n-hexane')).toBeGreaterThan(labels.indexOf('ethyl acetate'));
+  expect(labels.indexOf('n-hexane')).toBeLessThan(labels.indexOf('methanol'));
+});
