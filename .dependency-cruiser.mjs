@@ -26,7 +26,10 @@ export default {
       comment: 'Folders of core are entered by their index.ts.',
       severity: 'error',
       from: { path: '^packages/core/src/([^/]+)/', pathNot: '/testing/' },
-      to: { path: '^packages/core/src/([^/]+)/', pathNot: ['^packages/core/src/$1/', '^packages/core/src/[^/]+/index\\.ts$', '^packages/core/src/testing/'] },
+      to: {
+        path: '^packages/core/src/([^/]+)/',
+        pathNot: ['^packages/core/src/$1/', '^packages/core/src/[^/]+/index\\.ts$', '^packages/core/src/testing/'],
+      },
     },
     {
       name: 'core-imports-only-core',

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { components, createGraphSolver, nrtlPairs } from '@keen-ladder/core';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
@@ -70,4 +71,13 @@ describe('case file', () => {
   test('anything at all is read or refused, never an exception', () => {
     fc.assert(fc.property(fc.anything(), (content) => !readCaseFile(content).ok));
   });
+});
+
+test('the example of docs/file-format.md is read and solved', () => {
+  const page = readFileSync(new URL('../../../docs/file-format.md', import.meta.url), 'utf8');
+  const example = /```json\n([^]*?)```/.exec(page)?.[1] ?? '';
+  const read = readCaseFile(JSON.parse(example));
+  if (!read.ok) throw new Error(read.problem);
+  const { outcome } = createGraphSolver()(read.value.document, 'column');
+  expect(outcome.state).toBe('solved');
 });
