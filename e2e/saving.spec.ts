@@ -19,6 +19,19 @@ test('an edit saves by itself within a second or so and is there after a reload'
   await expect(field(page, /Acetone in bottoms/)).toHaveValue('0.03');
 });
 
+test('every saved version can be brought back, and that can be undone', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await field(page, /Acetone in bottoms/).fill('0.03');
+  await page.waitForResponse((reply) => reply.request().method() === 'PUT' && reply.ok());
+  await saved(page);
+  await page.getByTitle('Saved versions').click();
+  const first = page.locator('.bin-list li', { hasText: 'Version 1' });
+  await first.getByRole('button', { name: 'Bring back' }).click();
+  await expect(field(page, /Acetone in bottoms/)).toHaveValue('0.02');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(field(page, /Acetone in bottoms/)).toHaveValue('0.03');
+});
+
 test.describe('two tabs', () => {
   const conflict = async (page: Page) => {
     const address = await openCopy(page);

@@ -104,30 +104,6 @@ async function addHistory(trx: Transaction<Tables>, caseId: string, version: num
   await trx.insertInto('history').values({ caseId, version, document, schemaVersion: SCHEMA_VERSION }).execute();
 }
 
-/** @returns whether there was such a case */
-export async function renameCase(db: Kysely<Tables>, id: string, name: string): Promise<boolean> {
-  const row = await db
-    .updateTable('cases')
-    .set({ name })
-    .where('id', '=', id)
-    .where('deletedAt', 'is', null)
-    .returning('id')
-    .executeTakeFirst();
-  return row !== undefined;
-}
-
-/** Into the bin (deleted) or back out of it. @returns whether there was such a case on the other side */
-export async function moveCase(db: Kysely<Tables>, id: string, to: 'bin' | 'list'): Promise<boolean> {
-  const row = await db
-    .updateTable('cases')
-    .set({ deletedAt: to === 'bin' ? new Date() : null })
-    .where('id', '=', id)
-    .where('deletedAt', to === 'bin' ? 'is' : 'is not', null)
-    .returning('id')
-    .executeTakeFirst();
-  return row !== undefined;
-}
-
 /** The lines of a case's history, newest first. */
 export async function listHistory(db: Kysely<Tables>, id: string): Promise<HistoryLine[]> {
   const rows = await db

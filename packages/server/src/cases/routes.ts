@@ -12,9 +12,10 @@ import {
 import type { OpenCase } from '@keen-ladder/schema';
 import { Router } from 'express';
 import type { Kysely } from 'kysely';
+import { moveTo, rename } from '../database/named.ts';
 import type { Tables } from '../database/tables.ts';
 import { Problem } from '../problems.ts';
-import { createCase, historicDocument, listBin, listHistory, moveCase, openCase, renameCase, saveCase } from './queries.ts';
+import { createCase, historicDocument, listBin, listHistory, openCase, saveCase } from './queries.ts';
 
 export function caseRoutes(db: Kysely<Tables>): Router {
   const router = Router();
@@ -45,7 +46,7 @@ export function caseRoutes(db: Kysely<Tables>): Router {
   router.patch('/cases/:id', async (req, res) => {
     const { id } = IdParams.parse(req.params);
     const { name } = Rename.parse(req.body);
-    if (!(await renameCase(db, id, name))) throw noSuchCase();
+    if (!(await rename(db, 'cases', id, name))) throw noSuchCase();
     res.status(204).end();
   });
   router.post('/cases/:id/duplicate', async (req, res) => {
@@ -55,12 +56,12 @@ export function caseRoutes(db: Kysely<Tables>): Router {
   });
   router.delete('/cases/:id', async (req, res) => {
     const { id } = IdParams.parse(req.params);
-    if (!(await moveCase(db, id, 'bin'))) throw noSuchCase();
+    if (!(await moveTo(db, 'cases', id, 'bin'))) throw noSuchCase();
     res.status(204).end();
   });
   router.post('/cases/:id/restore', async (req, res) => {
     const { id } = IdParams.parse(req.params);
-    if (!(await moveCase(db, id, 'list'))) throw noSuchCase();
+    if (!(await moveTo(db, 'cases', id, 'list'))) throw noSuchCase();
     res.status(204).end();
   });
   router.get('/cases/:id/file', async (req, res) => {

@@ -26,27 +26,3 @@ export async function createProject(db: Kysely<Tables>, name: string): Promise<P
   const row = await db.insertInto('projects').values({ name, deletedAt: null }).returning(['id', 'name']).executeTakeFirstOrThrow();
   return { ...row, cases: [] };
 }
-
-/** @returns whether there was such a project */
-export async function renameProject(db: Kysely<Tables>, id: string, name: string): Promise<boolean> {
-  const row = await db
-    .updateTable('projects')
-    .set({ name })
-    .where('id', '=', id)
-    .where('deletedAt', 'is', null)
-    .returning('id')
-    .executeTakeFirst();
-  return row !== undefined;
-}
-
-/** Into the bin (deleted) or back out of it. @returns whether there was such a project on the other side */
-export async function moveProject(db: Kysely<Tables>, id: string, to: 'bin' | 'list'): Promise<boolean> {
-  const row = await db
-    .updateTable('projects')
-    .set({ deletedAt: to === 'bin' ? new Date() : null })
-    .where('id', '=', id)
-    .where('deletedAt', to === 'bin' ? 'is' : 'is not', null)
-    .returning('id')
-    .executeTakeFirst();
-  return row !== undefined;
-}

@@ -1,9 +1,10 @@
 import { IdParams, NewProject, Rename } from '@keen-ladder/schema';
 import { Router } from 'express';
 import type { Kysely } from 'kysely';
+import { moveTo, rename } from '../database/named.ts';
 import type { Tables } from '../database/tables.ts';
 import { Problem } from '../problems.ts';
-import { createProject, listProjects, moveProject, renameProject } from './queries.ts';
+import { createProject, listProjects } from './queries.ts';
 
 export function projectRoutes(db: Kysely<Tables>): Router {
   const router = Router();
@@ -17,17 +18,17 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   router.patch('/projects/:id', async (req, res) => {
     const { id } = IdParams.parse(req.params);
     const { name } = Rename.parse(req.body);
-    found(await renameProject(db, id, name));
+    found(await rename(db, 'projects', id, name));
     res.status(204).end();
   });
   router.delete('/projects/:id', async (req, res) => {
     const { id } = IdParams.parse(req.params);
-    found(await moveProject(db, id, 'bin'));
+    found(await moveTo(db, 'projects', id, 'bin'));
     res.status(204).end();
   });
   router.post('/projects/:id/restore', async (req, res) => {
     const { id } = IdParams.parse(req.params);
-    found(await moveProject(db, id, 'list'));
+    found(await moveTo(db, 'projects', id, 'list'));
     res.status(204).end();
   });
   return router;

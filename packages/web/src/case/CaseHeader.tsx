@@ -8,6 +8,7 @@ import { Brand } from '../app/Brand.tsx';
 import { FindButton } from '../commands/Commands.tsx';
 import { caseRenamed } from '../saving/savingSlice.ts';
 import type { Standing } from '../saving/savingSlice.ts';
+import { HistoryDrawer } from './HistoryDrawer.tsx';
 import { unitSets } from './unitSets.ts';
 import { unitChosen } from '../document/documentSlice.ts';
 import { selectDisplay } from '../document/selectors.ts';
@@ -120,12 +121,24 @@ function UnitSetChoice() {
   );
 }
 
+/** How the case stands with the server; a click shows every version that was saved. */
 function SavedMark() {
   const standing = useAppSelector((state) => state.saving.standing);
+  const caseId = useAppSelector((state) => state.saving.facts?.id);
+  const [isOpen, setOpen] = useState(false);
   return (
-    <span className="saved-mark" role="status" data-standing={standing.state}>
-      {wordsFor(standing)}
-    </span>
+    <>
+      <Button
+        type="text"
+        className="saved-mark"
+        data-standing={standing.state}
+        title="Saved versions"
+        onClick={() => setOpen(true)}
+      >
+        <span role="status">{wordsFor(standing)}</span>
+      </Button>
+      {isOpen && caseId !== undefined && <HistoryDrawer caseId={caseId} onClose={() => setOpen(false)} />}
+    </>
   );
 }
 
