@@ -43,3 +43,38 @@ function swapRows(a: Float64Array, i: number, k: number, n: number): void {
     a[k * n + j] = value;
   }
 }
+
+/**
+ * Cholesky factor of a symmetric matrix, in place of its lower triangle (Golub & Van Loan, 4th ed. (2013), alg. 4.2.1).
+ * @param a n × n, row-major; the upper triangle is not read
+ * @returns false when the matrix is not positive definite; a is then half-factored
+ */
+export function factorCholesky(a: Float64Array, n: number): boolean {
+  for (let j = 0; j < n; j++) {
+    let pivot = a[j * n + j];
+    for (let k = 0; k < j; k++) pivot -= a[j * n + k] * a[j * n + k];
+    if (!(pivot > 0)) return false;
+    const root = Math.sqrt(pivot);
+    a[j * n + j] = root;
+    for (let i = j + 1; i < n; i++) {
+      let sum = a[i * n + j];
+      for (let k = 0; k < j; k++) sum -= a[i * n + k] * a[j * n + k];
+      a[i * n + j] = sum / root;
+    }
+  }
+  return true;
+}
+
+/** Solves A x = b in place of b, with the factor of `factorCholesky`. */
+export function solveCholesky(a: Float64Array, b: Float64Array, n: number): void {
+  for (let i = 0; i < n; i++) {
+    let sum = b[i];
+    for (let k = 0; k < i; k++) sum -= a[i * n + k] * b[k];
+    b[i] = sum / a[i * n + i];
+  }
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = b[i];
+    for (let k = i + 1; k < n; k++) sum -= a[k * n + i] * b[k];
+    b[i] = sum / a[i * n + i];
+  }
+}

@@ -1,4 +1,4 @@
-export { factorDense, solveDense } from './dense.ts';
+export { factorCholesky, factorDense, solveCholesky, solveDense } from './dense.ts';
 export { open, outOfReach, passOn, solved } from './outcome.ts';
 export { bracketedRoot } from './roots.ts';
 export type { OpenPoint, Outcome, Reason, Report, Warning } from './outcome.ts';

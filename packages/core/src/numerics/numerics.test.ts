@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { bracketedRoot, factorDense, solveDense } from './index.ts';
+import { bracketedRoot, factorCholesky, factorDense, solveCholesky, solveDense } from './index.ts';
 
 describe('bracketed root', () => {
   test('finds the root of a cubic that Brent’s book uses, to the tolerance', () => {
@@ -35,7 +35,7 @@ describe('dense elimination', () => {
     );
     fc.assert(
       fc.property(matrix, ({ n, a, x }) => {
-        const A = Float64Array.from(a, (v, k) => v + (k % (n + 1) === 0 ? n : 0)); // diagonal dominance keeps it well conditioned
+        const A = Float64Array.from(a, (v, k) => v + (k % (n + 1) === 0 ? n + 1 : 0)); // diagonal dominance keeps it well conditioned
         const b = Float64Array.from({ length: n }, (_, i) => x.reduce((sum, xj, j) => sum + A[i * n + j] * xj, 0));
         const pivot = new Int32Array(n);
         expect(factorDense(A, pivot, n)).toBe(true);
@@ -52,5 +52,19 @@ describe('dense elimination', () => {
     solveDense(swapped, pivot, b, 2);
     expect([...b]).toEqual([3, 2]);
     expect(factorDense(Float64Array.of(1, 2, 2, 4), pivot, 2)).toBe(false);
+  });
+  test('Cholesky solves what elimination solves, and tells a matrix that is not positive definite', () => {
+    const A = [4, 2, 0.6, 2, 5, 1, 0.6, 1, 3];
+    const b = Float64Array.of(1, 2, 3);
+    const again = Float64Array.from(b);
+    const factor = Float64Array.from(A);
+    const pivot = new Int32Array(3);
+    expect(factorCholesky(factor, 3)).toBe(true);
+    solveCholesky(factor, b, 3);
+    const dense = Float64Array.from(A);
+    factorDense(dense, pivot, 3);
+    solveDense(dense, pivot, again, 3);
+    for (let i = 0; i < 3; i++) expect(b[i]).toBeCloseTo(again[i], 13);
+    expect(factorCholesky(Float64Array.of(1, 2, 2, 1), 2)).toBe(false);
   });
 });

@@ -1,4 +1,5 @@
 export * from './cases.ts';
+export * from './equationOfState.ts';
 export * from './mixtures.ts';
 export * from './outcomes.ts';
 export * from './published.ts';

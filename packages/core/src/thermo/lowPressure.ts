@@ -100,6 +100,12 @@ export function lowPressureModel(components: readonly ComponentRecord[], activit
       if (phase === 'liquid') liquid(T, P, x, out, extent);
       else vapour(T, P, x, out, extent);
     },
+    firstLnK(T, P, out) {
+      for (let i = 0; i < n; i++) {
+        lnVapourPressure(components[i], T, pure);
+        out[i] = pure.value - Math.log(P);
+      }
+    },
     outsideRange: (T) => components.flatMap((c) => outsideRange(c, T).map((range) => ({ name: c.name, ...range }))),
   };
 }

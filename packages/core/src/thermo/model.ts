@@ -16,6 +16,11 @@ export interface ThermoModel {
    * @param extent how much is filled; the rest keeps what it held
    */
   evaluate: (phase: Phase, T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent) => void;
+  /**
+   * First K-values for a flash, ln Kᵢ into `out`: pure vapour pressures over P for an activity model, Wilson's correlation for a cubic
+   * equation. Good enough to start from, no more.
+   */
+  firstLnK: (T: number, P: number, out: Float64Array) => void;
   /** The correlations that do not reach to T. */
   outsideRange: (T: number) => { name: string; property: string; Tmin: number; Tmax: number }[];
 }

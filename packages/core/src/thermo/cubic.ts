@@ -1,0 +1,153 @@
+/**
+ * A cubic equation of state for both phases,
+ *   P = RT/(V − B) − D/((V + δ₁B)(V + δ₂B)),
+ * through its reduced residual Helmholtz energy F(T, V, n) = Aʳ/RT and the derivatives of F:
+ *   F = −N g(V, B) − (D/T) f(V, B),   g = ln(1 − B/V),   f = ln[(V + δ₁B)/(V + δ₂B)] / (R B (δ₁ − δ₂)),
+ *   ln φᵢ = F_i − ln Z,   ∂ ln φᵢ/∂nⱼ = F_ij + 1/N + P_i P_j/(RT P_V),   ∂ ln φᵢ/∂T = F_iT + 1/T − v̄ᵢ P_T/RT,
+ *   hʳ = −RT² F_T + PV − NRT,   v̄ᵢ = −P_i/P_V.
+ * Ideal-gas enthalpies are added. A translated volume v − Σ xᵢcᵢ changes ln φᵢ by −cᵢP/RT and h by −Σ xᵢcᵢ P, and no equilibrium.
+ * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 2 and 3.
+ */
+import type { ComponentRecord } from '../databank/index.ts';
+import { idealGasEnthalpy, outsideRange, R } from '../properties/index.ts';
+import { cubicMixing } from './cubicMixing.ts';
+import type { CubicComponent, CubicConstants } from './cubicMixing.ts';
+import { compressibility } from './cubicRoots.ts';
+import type { PhaseProperties, ThermoModel } from './model.ts';
+
+/** Interaction parameters, each n × n and row-major, symmetric: kᵢⱼ = k0 + k1 T, k1 in 1/K. */
+export interface Interaction {
+  k0: Float64Array;
+  k1: Float64Array;
+}
+
+export function cubicModel(records: readonly ComponentRecord[], constants: CubicConstants, interaction: Interaction): ThermoModel {
+  const components = records.map((c): CubicComponent => ({
+    Tc: c.criticalTemperature.value,
+    Pc: c.criticalPressure.value,
+    omega: c.acentricFactor.value,
+    translation: 0,
+  }));
+  const residual = cubicResidual(components, constants, interaction);
+  const n = records.length;
+  const pure = { value: 0, dT: 0 };
+  return {
+    n,
+    names: records.map((c) => c.name),
+    molarMass: Float64Array.from(records, (c) => c.molarMass.value),
+    evaluate(phase, T, P, x, out, extent) {
+      residual(phase, T, P, x, out, extent);
+      if (extent !== 'all') return;
+      for (let i = 0; i < n; i++) {
+        idealGasEnthalpy(records[i], T, pure);
+        out.enthalpy += x[i] * pure.value;
+        out.dEnthalpyDT += x[i] * pure.dT;
+        out.dEnthalpyDN[i] += pure.value;
+      }
+    },
+    firstLnK: (T, P, out) => wilsonLnK(components, T, P, out),
+    outsideRange: (T) =>
+      records.flatMap((c) =>
+        outsideRange(c, T)
+          .filter(({ property }) => property === 'ideal-gas heat capacity')
+          .map((range) => ({ name: c.name, ...range })),
+      ),
+  };
+}
+
+/** The residual part alone: enthalpy is the real fluid's minus the ideal gas's. Needs critical constants only. */
+export function cubicResidual(
+  components: readonly CubicComponent[],
+  constants: CubicConstants,
+  { k0, k1 }: Interaction,
+): ThermoModel['evaluate'] {
+  const n = components.length;
+  const mix = cubicMixing(components, constants, k0, k1);
+  const { delta1, delta2 } = constants;
+  const u = delta1 + delta2;
+  const w = delta1 * delta2;
+  const c = Float64Array.from(components, ({ translation }) => translation);
+  const Fi = new Float64Array(n);
+  const Pi = new Float64Array(n);
+
+  return (phase, T, P, x, out: PhaseProperties, extent) => {
+    const { D, dT: DT, dT2: DTT, Di, DiT, Dij, B, b } = mix(T, x);
+    const RT = R * T;
+    const Z = compressibility((D * P) / (RT * RT), (B * P) / RT, u, w, phase);
+    const V = (Z * RT) / P;
+
+    // g and f with their slopes in V and B (Michelsen & Mollerup, ch. 3, table 6).
+    const VB = V - B;
+    const V1 = V + delta1 * B;
+    const V2 = V + delta2 * B;
+    const g = Math.log(VB / V);
+    const gV = B / (V * VB);
+    const gB = -1 / VB;
+    const f = Math.log(V1 / V2) / (R * B * (delta1 - delta2));
+    const fV = -1 / (R * V1 * V2);
+    const fB = -(f + V * fV) / B;
+    const fVV = (1 / (V2 * V2) - 1 / (V1 * V1)) / (R * B * (delta1 - delta2));
+    const fBV = -(2 * fV + V * fVV) / B;
+
+    const FB = -gB - (D / T) * fB;
+    const FD = -f / T;
+    const FVV = 1 / (VB * VB) - 1 / (V * V) - (D / T) * fVV;
+    const FBV = -1 / (VB * VB) - (D / T) * fBV;
+    const FDV = -fV / T;
+    const FTV = (D / (T * T)) * fV + FDV * DT;
+    const FBT = (D / (T * T)) * fB - (fB / T) * DT;
+    const FDT = f / (T * T);
+    const PV = -RT * (FVV + 1 / (V * V));
+    const PT = P / T - RT * FTV;
+
+    const lnZ = Math.log(Z);
+    for (let i = 0; i < n; i++) {
+      Fi[i] = -g + FB * b[i] + FD * Di[i];
+      Pi[i] = -RT * (-gV + FBV * b[i] + FDV * Di[i]) + RT / V;
+      const FiT = FBT * b[i] + FDT * Di[i] + FD * DiT[i];
+      out.lnPhi[i] = Fi[i] - lnZ - (c[i] * P) / RT;
+      out.dLnPhiDT[i] = FiT + 1 / T + (Pi[i] * PT) / (PV * RT) + (c[i] * P) / (RT * T);
+    }
+    if (extent === 'fugacity') return;
+
+    const FnB = -gB;
+    const FBD = -fB / T;
+    const FBB = 1 / (VB * VB) + ((D / T) * (2 * fB + V * fBV)) / B;
+    for (let i = 0; i < n; i++) {
+      out.dLnPhiDP[i] = -Pi[i] / (PV * RT) - 1 / P - c[i] / RT;
+      for (let j = 0; j <= i; j++) {
+        const Fij = FnB * (b[i] + b[j]) + FBD * (b[i] * Di[j] + b[j] * Di[i]) + FBB * b[i] * b[j] + FD * Dij[i * n + j];
+        const value = Fij + 1 + (Pi[i] * Pi[j]) / (RT * PV);
+        out.dLnPhiDN[i * n + j] = value;
+        out.dLnPhiDN[j * n + i] = value;
+      }
+    }
+    if (extent === 'slopes') return;
+
+    const FT = (D * f) / (T * T) + FD * DT;
+    const FTT = (-2 * D * f) / (T * T * T) + 2 * FDT * DT + FD * DTT;
+    let translation = 0;
+    for (let i = 0; i < n; i++) {
+      translation += x[i] * c[i];
+      out.dEnthalpyDN[i] = -RT * T * out.dLnPhiDT[i];
+      out.dVolumeDN[i] = -Pi[i] / PV - c[i];
+    }
+    out.enthalpy = -RT * T * FT + P * V - RT - translation * P;
+    out.dEnthalpyDT = -RT * (T * FTT + 2 * FT) - (T * PT * PT) / PV - R;
+    out.dEnthalpyDP = V + (T * PT) / PV - translation;
+    out.volume = V - translation;
+    out.dVolumeDT = -PT / PV;
+    out.dVolumeDP = 1 / PV;
+  };
+}
+
+/**
+ * Wilson's correlation, ln Kᵢ = ln(Pcᵢ/P) + 5.373 (1 + ωᵢ)(1 − Tcᵢ/T).
+ * Source: Wilson, 65th National AIChE Meeting (1968), as Michelsen & Mollerup (2007) give it in ch. 10.
+ */
+export function wilsonLnK(components: readonly CubicComponent[], T: number, P: number, out: Float64Array): void {
+  for (let i = 0; i < components.length; i++) {
+    const { Tc, Pc, omega } = components[i];
+    out[i] = Math.log(Pc / P) + 5.373 * (1 + omega) * (1 - Tc / T);
+  }
+}
