@@ -123,7 +123,7 @@ test('drawing and table are taken away, named after the case', async ({ quietPag
     return download;
   };
   const save = async (item: string) => {
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Save drawing or table' }).click();
     await page.getByRole('menuitem', { name: item }).click();
   };
   const csv = await take('Stages as CSV');

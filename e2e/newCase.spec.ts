@@ -87,6 +87,18 @@ test('gauge pressure, and a pair of components the wrong way round', async ({ qu
   await page.getByRole('button', { name: 'Exchange toluene and benzene' }).click();
   await solved(page);
   await expect(field(page, /Benzene in feed/)).toHaveValue('0.45');
+
+  const ideal = await headline(page);
+  await page.getByRole('combobox', { name: 'Model' }).click();
+  await page.getByTitle('Peng-Robinson').click();
+  await expect(page.locator('.margin')).toContainText('Both phases by Peng-Robinson (1976); kij: regressed here');
+  await solved(page);
+  expect(Math.abs((await headline(page)) - ideal)).toBeLessThan(1.5);
+  await page.getByRole('combobox', { name: 'Model' }).click();
+  await page.getByTitle('Wilson').click();
+  await expect(page.locator('.margin')).toContainText('Wilson has no parameters for benzene and toluene');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await solved(page);
 });
 
 test('cases are renamed, made into variants, put into the bin and taken back', async ({ quietPage: page }) => {
@@ -132,7 +144,7 @@ test('a case goes out as a file and comes in again; a file of something else is 
   ]);
   expect(download.suggestedFilename()).toBe('Acetone from wash water.keen.json');
   const text = await textOf(download);
-  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 1 });
+  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 2 });
 
   const region = page.getByRole('region', { name: 'Tarn Bridge Solvents' });
   const upload = region.locator('input[type="file"]');

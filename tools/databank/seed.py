@@ -183,17 +183,34 @@ def record(cas, name, synonyms, formula):
     }
 
 
-def pair(row):
+def rows(name):
+    with open(os.path.join(HERE, name), encoding='utf-8', newline='') as file:
+        return list(csv.DictReader(file))
+
+
+def pair_of(row, **numbers):
+    origin = {'source': row['source'], 'confidence': row['confidence']}
+    return {'components': [row['cas_1'], row['cas_2']], **numbers, **origin}
+
+
+def nrtl_pair(row):
     """tau_ij = b_ij / T, G_ij = exp(-alpha tau_ij), b in K."""
-    return {
-        'components': [row['cas_1'], row['cas_2']],
-        'b': [float(row['b12_K']), float(row['b21_K'])],
-        'alpha': float(row['alpha']),
-        'conditions': row['conditions'],
-        'source': row['source'],
-        'confidence': row['confidence'],
-        'check': row['check'],
-    }
+    return pair_of(row, a=[0, 0], b=[float(row['b12_K']), float(row['b21_K'])], alpha=float(row['alpha']))
+
+
+R_OF_SOURCE = 1.98720  # cal/(mol K), the constant that the parameters were published with
+
+
+def wilson_pair(row):
+    """Lambda_ij = (V_j / V_i) exp(-a_ij / RT), a in J/mol, V in m3/mol; a scaled so that a/R stays the published one."""
+    a = [round(float(row[k]) / R_OF_SOURCE * R, 4) for k in ('a12_cal_per_mol', 'a21_cal_per_mol')]
+    volumes = [round(float(row[k]) * 1e-6, 12) for k in ('V1_cm3_per_mol', 'V2_cm3_per_mol')]
+    return pair_of(row, a=a, V=volumes)
+
+
+def interaction(equation):
+    """k_ij of a cubic equation of state."""
+    return lambda row: pair_of(row, equation=equation, k0=float(row['kij']), k1=0)
 
 
 def write(name, document):
@@ -206,10 +223,16 @@ def main():
     records = [record(*component) for component in COMPONENTS]
     used = sorted({v['source'] for r in records for v in r.values() if isinstance(v, dict)})
     write('records.json', {'sources': {key: SOURCES[key] for key in used}, 'records': records})
-    with open(os.path.join(HERE, 'nrtl-pairs.csv'), encoding='utf-8', newline='') as file:
-        pairs = [pair(row) for row in csv.DictReader(file)]
-    write('pairs.json', {'nrtl': pairs})
-    print(f'{len(records)} components, {len(pairs)} pairs')
+    pairs = {
+        'nrtl': [nrtl_pair(row) for row in rows('nrtl-pairs.csv')],
+        'wilson': [wilson_pair(row) for row in rows('wilson-pairs.csv')],
+        'interactions': [
+            *map(interaction('peng-robinson'), rows('kij-pr.csv')),
+            *map(interaction('srk'), rows('kij-srk.csv')),
+        ],
+    }
+    write('pairs.json', pairs)
+    print(f'{len(records)} components, {sum(map(len, pairs.values()))} pairs')
 
 
 if __name__ == '__main__':

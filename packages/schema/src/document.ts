@@ -7,7 +7,7 @@ import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/cor
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -54,13 +54,30 @@ export const ComponentRecord = z.strictObject({
   liquidDensity: correlationOf(['105', '116']),
 });
 
-export const NrtlPair = z.strictObject({
+const pairMembers = {
   components: z.tuple([identifier, identifier]),
+  source: text(500),
+  confidence: text(300),
+};
+
+export const NrtlPair = z.strictObject({
+  ...pairMembers,
   a: z.tuple([number, number]),
   b: z.tuple([number, number]),
   alpha: number.min(0).max(2),
-  source: text(500),
-  confidence: text(300),
+});
+
+export const WilsonPair = z.strictObject({
+  ...pairMembers,
+  a: z.tuple([number, number]),
+  V: z.tuple([number.positive(), number.positive()]),
+});
+
+export const InteractionPair = z.strictObject({
+  ...pairMembers,
+  equation: z.enum(['peng-robinson', 'srk']),
+  k0: number.min(-2).max(2),
+  k1: number.min(-1).max(1),
 });
 
 const Fraction = z.strictObject({ value: number, basis: z.enum(['mole', 'mass']) });
@@ -115,8 +132,10 @@ export const CaseDocument = z.strictObject({
   display: Display,
   mixture: z.strictObject({
     components: z.array(ComponentRecord).max(60),
-    liquid: z.enum(['ideal', 'nrtl']),
+    model: z.enum(['ideal', 'nrtl', 'wilson', 'peng-robinson', 'srk']),
     nrtlPairs: z.array(NrtlPair).max(1770),
+    wilsonPairs: z.array(WilsonPair).max(1770),
+    interactions: z.array(InteractionPair).max(3540),
   }),
   streams: z.array(Stream).max(100),
   units: z.array(Column).max(50),

@@ -1,5 +1,6 @@
 /** Documents to begin with: a new case with its usual units and open fields, and the demo's. */
-import { findComponent, findNrtlPair } from '@keen-ladder/core';
+import { findComponent, interactionPairs, nrtlPairs, orientedPair, wilsonPairs } from '@keen-ladder/core';
+import type { InteractionPair, NrtlPair, WilsonPair } from '@keen-ladder/core';
 import type { CaseDocument } from './document.ts';
 
 const ATMOSPHERE = 101325; // Pa
@@ -11,7 +12,7 @@ export function newCaseDocument(): CaseDocument {
   return {
     site: { barometricPressure: ATMOSPHERE },
     display: { ...METRIC },
-    mixture: { components: [], liquid: 'nrtl', nrtlPairs: [] },
+    mixture: { components: [], model: 'nrtl', nrtlPairs: [], wilsonPairs: [], interactions: [] },
     streams: [{ id: 'feed', name: 'Feed', flow: null, composition: null, condition: { by: 'saturated-liquid' } }],
     units: [
       {
@@ -29,15 +30,24 @@ export function newCaseDocument(): CaseDocument {
 }
 
 /**
- * The mixture of these components (databank identifiers) with the liquid's model that the databank can serve: NRTL where it has every
- * pair, else the ideal solution.
+ * The mixture of these components (databank identifiers) with every pair parameter that the databank has for them, and the model that
+ * these can serve: NRTL where it has every pair, else the ideal solution.
  */
 export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
   const components = ids.map(findComponent).filter((c) => c !== undefined);
-  const pairs = components.flatMap((c, i) => components.slice(i + 1).map((d) => findNrtlPair(c.id, d.id)));
-  const nrtlPairs = pairs.filter((p) => p !== undefined);
-  const complete = nrtlPairs.length === pairs.length && pairs.length > 0;
-  return { components, liquid: complete ? 'nrtl' : 'ideal', nrtlPairs };
+  const couples = components.flatMap((c, i) => components.slice(i + 1).map((d) => [c.id, d.id] as const));
+  const pairsOf = <P extends NrtlPair | WilsonPair | InteractionPair>(pairs: readonly P[]): P[] =>
+    couples.flatMap(([i, j]) => orientedPair(pairs, i, j) ?? []);
+  const nrtl = pairsOf(nrtlPairs);
+  return {
+    components,
+    model: nrtl.length === couples.length && couples.length > 0 ? 'nrtl' : 'ideal',
+    nrtlPairs: nrtl,
+    wilsonPairs: pairsOf(wilsonPairs),
+    interactions: (['peng-robinson', 'srk'] as const).flatMap((name) =>
+      pairsOf(interactionPairs.filter((p) => p.equation === name)),
+    ),
+  };
 }
 
 /** Tarn Bridge Solvents, a made-up reclaimer of used solvents: the demo's project and cases. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { components, createGraphSolver, nrtlPairs } from '@keen-ladder/core';
+import { components, createGraphSolver, interactionPairs, nrtlPairs, wilsonPairs } from '@keen-ladder/core';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
@@ -8,9 +8,11 @@ import {
   demoCases,
   mixtureOf,
   newCaseDocument,
+  InteractionPair,
   NrtlPair,
   readCaseFile,
   SCHEMA_VERSION,
+  WilsonPair,
   writeCaseFile,
 } from './index.ts';
 
@@ -18,6 +20,8 @@ describe('case document', () => {
   test('every record and pair of the databank fits the schema', () => {
     for (const record of components) expect(ComponentRecord.parse(record)).toEqual(record);
     for (const pair of nrtlPairs) expect(NrtlPair.parse(pair)).toEqual(pair);
+    for (const pair of wilsonPairs) expect(WilsonPair.parse(pair)).toEqual(pair);
+    for (const pair of interactionPairs) expect(InteractionPair.parse(pair)).toEqual(pair);
   });
   test('a new case is valid and open, the demo is valid and solved', () => {
     const solve = createGraphSolver();
@@ -45,9 +49,13 @@ describe('case document', () => {
     expect(ComponentRecord.safeParse(short).success).toBe(false);
   });
   test('a mixture takes NRTL where the databank has the pair, else the ideal solution', () => {
-    expect(mixtureOf(['67-64-1', '7732-18-5'])).toMatchObject({ liquid: 'nrtl', nrtlPairs: [{ b: [317.56, 602.56] }] });
+    expect(mixtureOf(['67-64-1', '7732-18-5'])).toMatchObject({ model: 'nrtl', nrtlPairs: [{ b: [317.56, 602.56] }] });
     expect(mixtureOf(['7732-18-5', '67-64-1']).nrtlPairs[0]?.b).toEqual([602.56, 317.56]);
-    expect(mixtureOf(['71-43-2', '108-88-3'])).toMatchObject({ liquid: 'ideal', nrtlPairs: [] });
+    expect(mixtureOf(['71-43-2', '108-88-3'])).toMatchObject({
+      model: 'ideal',
+      nrtlPairs: [],
+      interactions: [{ k0: -0.0013 }, { k0: -0.0012 }],
+    });
   });
 });
 
@@ -67,6 +75,20 @@ describe('case file', () => {
     expect(refusal({ hello: 1 })).toMatch(/^This is not a Keen Ladder case file/);
     expect(refusal({ ...file, schemaVersion: SCHEMA_VERSION + 1 })).toMatch(/newer version/);
     expect(refusal({ ...file, document: { ...file.document, notes: 3 } })).toMatch(/At notes: /);
+  });
+  test('a file of schema 1 is brought up to date', () => {
+    const { model, nrtlPairs: pairs, components: records } = demo.document.mixture;
+    const old = { ...demo.document, mixture: { components: records, liquid: model, nrtlPairs: pairs } };
+    const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 1, name: 'Old', document: old });
+    if (!read.ok) throw new Error(read.problem);
+    expect(read.value.document.mixture).toEqual({
+      components: records,
+      model: 'nrtl',
+      nrtlPairs: pairs,
+      wilsonPairs: [],
+      interactions: [],
+    });
+    expect(createGraphSolver()(read.value.document, 'column').outcome.state).toBe('solved');
   });
   test('anything at all is read or refused, never an exception', () => {
     fc.assert(fc.property(fc.anything(), (content) => !readCaseFile(content).ok));

@@ -2,8 +2,16 @@ import { SCHEMA_VERSION } from './document.ts';
 
 type Loose = Record<string, unknown>;
 
-/** Step k brings a document of schema k to schema k + 1. Schema 1 is the first; a step is added with each change of shape. */
-const steps: Readonly<Record<number, (document: Loose) => Loose>> = {};
+/** Step k brings a document of schema k to schema k + 1; one is added with each change of shape. */
+const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
+  1: modelsForBothPhases,
+};
+
+/** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson pairs and kᵢⱼ beside the NRTL pairs. */
+function modelsForBothPhases(document: Loose): Loose {
+  const { liquid, ...mixture } = (document['mixture'] ?? {}) as Loose; // what it is not, the schema says afterwards
+  return { ...document, mixture: { ...mixture, model: liquid, wilsonPairs: [], interactions: [] } };
+}
 
 /** A document of `from`, brought to today's schema. @throws RangeError when a step is missing: our mistake, never the user's */
 export function upgrade(document: Loose, from: number): Loose {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { findNrtlPair } from '../databank/index.ts';
+import { nrtlPairs, orientedPair } from '../databank/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import {
@@ -8,6 +8,7 @@ import {
   constantVolatility,
   databankRecord,
   expectSlope,
+  nrtlMixture,
   published,
   raoult,
   reasonOf,
@@ -35,8 +36,8 @@ const volatility = (alpha: number): BinaryCurve => curveOf(constantVolatility(al
 
 function nrtlCurve(first: string, second: string): BinaryCurve {
   const components = [databankRecord(first), databankRecord(second)];
-  const pair = findNrtlPair(components[0].id, components[1].id);
-  return curveOf(solvedValue(buildModel({ components, liquid: 'nrtl', nrtlPairs: pair ? [pair] : [] })));
+  const pair = orientedPair(nrtlPairs, components[0].id, components[1].id);
+  return curveOf(solvedValue(buildModel(nrtlMixture(components, pair ? [pair] : []))));
 }
 
 function inputs(split: Split, R: number, more: Partial<DesignInput> = {}): DesignInput {
@@ -95,10 +96,30 @@ describe('equilibrium curve', () => {
       source: 'test',
       confidence: 'test',
     };
-    const model = solvedValue(buildModel({ components, liquid: 'nrtl', nrtlPairs: [pair] }));
+    const model = solvedValue(buildModel(nrtlMixture(components, [pair])));
     const reason = reasonOf(binaryCurve(model, ATMOSPHERE));
     expect(reason.code).toBe('two-liquids');
     if (reason.code === 'two-liquids') expect(reason.from).toBeLessThan(reason.to);
+  });
+  test.each(['peng-robinson', 'srk'] as const)('by %s lies near Raoult’s for benzene and toluene at 1 atm', (model) => {
+    const mixture = { ...nrtlMixture([databankRecord('benzene'), databankRecord('toluene')], []), model };
+    const curve = curveOf(solvedValue(buildModel(mixture)));
+    const ideal = curveOf(raoult(databankRecord('benzene'), databankRecord('toluene')));
+    const [ours, theirs] = [makeCurvePoint(), makeCurvePoint()];
+    for (let x = 0.05; x < 1; x += 0.05) {
+      curve.at(x, ours);
+      ideal.at(x, theirs);
+      expect(Math.abs(ours.y - theirs.y)).toBeLessThan(0.01);
+      expect(Math.abs(ours.T - theirs.T)).toBeLessThan(1.5);
+      const slopeAt = ours.slope;
+      expectSlope((at) => (curve.at(at, ours), ours.y), x, 1e-5, slopeAt, 1e-4);
+    }
+    // Higher pressure brings the phases together.
+    const high = curveOf(solvedValue(buildModel(mixture)), 20e5);
+    high.at(0.5, ours);
+    curve.at(0.5, theirs);
+    expect(ours.y).toBeLessThan(theirs.y);
+    expect(ours.T).toBeGreaterThan(theirs.T + 100);
   });
   test('is for two components', () => {
     expect(() => binaryCurve(raoult(databankRecord('benzene')), ATMOSPHERE)).toThrow(RangeError);
@@ -253,7 +274,7 @@ describe('minimum reflux and minimum stages', () => {
       source: 'test',
       confidence: 'test',
     };
-    const curve = curveOf(solvedValue(buildModel({ components, liquid: 'nrtl', nrtlPairs: [attraction] })));
+    const curve = curveOf(solvedValue(buildModel(nrtlMixture(components, [attraction]))));
     const split = { z: 0.6, xD: 0.98, xB: 0.01, q: 1 };
     const minimum = minimumReflux(curve, split);
     expect(minimum.kind).toBe('tangent-below');

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { heatOfVaporisation, lnVapourPressure, R } from '../properties/index.ts';
 import { databankRecord } from '../testing/index.ts';
-import { components, findComponent, findNrtlPair, nrtlPairs, sources } from './index.ts';
+import { components, findComponent, interactionPairs, nrtlPairs, orientedPair, sources, wilsonPairs } from './index.ts';
 
 describe('databank', () => {
   test('holds at least 12 components, each found by name, synonym and CAS number', () => {
@@ -40,15 +40,22 @@ describe('databank', () => {
       expect(Math.abs(Math.exp(out.value) / c.criticalPressure.value - 1)).toBeLessThan(0.05);
     },
   );
-  test('no pair is listed twice, and each belongs to two components of the databank', () => {
-    const keys = nrtlPairs.map((p) => [...p.components].sort().join('|'));
-    expect(new Set(keys).size).toBe(keys.length);
-    for (const pair of nrtlPairs) for (const id of pair.components) expect(findComponent(id)).toBeDefined();
+  test('no pair is listed twice for one model, and each belongs to two components of the databank', () => {
+    const byModel = [
+      nrtlPairs,
+      wilsonPairs,
+      ...['peng-robinson', 'srk'].map((name) => interactionPairs.filter((p) => p.equation === name)),
+    ];
+    for (const pairs of byModel) {
+      const keys = pairs.map((p) => [...p.components].sort().join('|'));
+      expect(new Set(keys).size).toBe(keys.length);
+      for (const pair of pairs) for (const id of pair.components) expect(findComponent(id)).toBeDefined();
+    }
   });
   test('a pair asked for the other way round has its parameters exchanged', () => {
     const [acetone, water] = [databankRecord('acetone').id, databankRecord('water').id];
-    expect(findNrtlPair(acetone, water)?.b).toEqual([317.56, 602.56]);
-    expect(findNrtlPair(water, acetone)?.b).toEqual([602.56, 317.56]);
-    expect(findNrtlPair(water, databankRecord('n-octane').id)).toBeUndefined();
+    expect(orientedPair(nrtlPairs, acetone, water)?.b).toEqual([317.56, 602.56]);
+    expect(orientedPair(nrtlPairs, water, acetone)?.b).toEqual([602.56, 317.56]);
+    expect(orientedPair(nrtlPairs, water, databankRecord('n-octane').id)).toBeUndefined();
   });
 });

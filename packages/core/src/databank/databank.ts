@@ -1,22 +1,17 @@
-import type { ComponentRecord, NrtlPair } from './record.ts';
+import type { ComponentRecord, InteractionPair, NrtlPair, WilsonPair } from './record.ts';
 import pairFile from './pairs.json' with { type: 'json' };
 import recordFile from './records.json' with { type: 'json' };
 
 /** What each source key of a record stands for. */
 export const sources: Readonly<Record<string, string>> = recordFile.sources;
 
-/** Every component of the databank, in its order. Built by tools/databank/seed.py; the type is checked by databank.test.ts. */
+/** Every component of the databank, in its order. Built by tools/databank/seed.py; the types are checked by the schema's tests. */
 export const components = recordFile.records as readonly ComponentRecord[];
 
-/** Every published NRTL pair of the databank. */
-export const nrtlPairs: readonly NrtlPair[] = pairFile.nrtl.map((pair) => ({
-  components: [pair.components[0], pair.components[1]],
-  a: [0, 0],
-  b: [pair.b[0], pair.b[1]],
-  alpha: pair.alpha,
-  source: pair.source,
-  confidence: pair.confidence,
-}));
+/** Every published pair of the databank, by what it is for. */
+export const nrtlPairs = pairFile.nrtl as unknown as readonly NrtlPair[];
+export const wilsonPairs = pairFile.wilson as unknown as readonly WilsonPair[];
+export const interactionPairs = pairFile.interactions as unknown as readonly InteractionPair[];
 
 /** The record with this identifier or (any) name, or undefined. */
 export function findComponent(idOrName: string): ComponentRecord | undefined {
@@ -26,19 +21,19 @@ export function findComponent(idOrName: string): ComponentRecord | undefined {
   );
 }
 
-/** The NRTL parameters of two components in the order asked for, or undefined when the databank has none. */
-export function findNrtlPair(first: string, second: string): NrtlPair | undefined {
-  return orientedPair(nrtlPairs, first, second);
+/** The pair of `first` and `second` in `pairs`, turned so that index 0 belongs to `first`; undefined when there is none. */
+export function orientedPair<P extends NrtlPair | WilsonPair | InteractionPair>(
+  pairs: readonly P[],
+  first: string,
+  second: string,
+): P | undefined {
+  const found = pairs.find(({ components: [i, j] }) => (i === first && j === second) || (i === second && j === first));
+  return found === undefined || found.components[0] === first ? found : turned(found);
 }
 
-/** The pair of `first` and `second` in `pairs`, turned so that index 0 belongs to `first`. */
-export function orientedPair(pairs: readonly NrtlPair[], first: string, second: string): NrtlPair | undefined {
-  for (const pair of pairs) {
-    const [i, j] = pair.components;
-    if (i === first && j === second) return pair;
-    if (i === second && j === first) {
-      return { ...pair, components: [first, second], a: [pair.a[1], pair.a[0]], b: [pair.b[1], pair.b[0]] };
-    }
-  }
-  return undefined;
+/** Every couple of numbers exchanged. */
+function turned<P extends object>(pair: P): P {
+  return Object.fromEntries(
+    Object.entries(pair).map(([key, value]) => [key, Array.isArray(value) ? value.toReversed() : value]),
+  ) as P;
 }

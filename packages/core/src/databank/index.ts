@@ -1,2 +1,11 @@
-export { components, findComponent, findNrtlPair, nrtlPairs, orientedPair, sources } from './databank.ts';
-export type { ComponentRecord, Correlation, CorrelationForm, NrtlPair, Sourced } from './record.ts';
+export { components, findComponent, interactionPairs, nrtlPairs, orientedPair, sources, wilsonPairs } from './databank.ts';
+export type {
+  ComponentRecord,
+  Correlation,
+  CorrelationForm,
+  CubicName,
+  InteractionPair,
+  NrtlPair,
+  Sourced,
+  WilsonPair,
+} from './record.ts';

@@ -38,12 +38,31 @@ export interface Correlation {
 /** Numbered forms as the handbooks number them; `antoine` is ln P = A − B/(T + C), P in Pa, T in K. */
 export type CorrelationForm = '100' | '101' | '105' | '114' | '116' | 'antoine' | 'vdi-hvap';
 
-/** τᵢⱼ = aᵢⱼ + bᵢⱼ/T, Gᵢⱼ = exp(−α τᵢⱼ); a without unit, b in K. */
-export interface NrtlPair {
+/** Parameters of two components; the first of each couple of numbers belongs to the order (first, second). */
+interface Pair {
   components: [string, string];
-  a: [number, number];
-  b: [number, number];
-  alpha: number;
   source: string;
   confidence: string;
 }
+
+/** τᵢⱼ = aᵢⱼ + bᵢⱼ/T, Gᵢⱼ = exp(−α τᵢⱼ); a without unit, b in K. */
+export interface NrtlPair extends Pair {
+  a: [number, number];
+  b: [number, number];
+  alpha: number;
+}
+
+/** Λᵢⱼ = (Vⱼ/Vᵢ) exp(−aᵢⱼ/RT); a in J/mol, V in m³/mol as they were published together. */
+export interface WilsonPair extends Pair {
+  a: [number, number];
+  V: [number, number];
+}
+
+/** kᵢⱼ = k0 + k1 T of a cubic equation of state; k1 in 1/K. */
+export interface InteractionPair extends Pair {
+  equation: CubicName;
+  k0: number;
+  k1: number;
+}
+
+export type CubicName = 'peng-robinson' | 'srk';

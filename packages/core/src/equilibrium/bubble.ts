@@ -14,7 +14,7 @@ import type { TwoPhases } from './kValues.ts';
  * @param P      pressure, Pa
  * @param x      liquid mole fractions, length model.n, Σx = 1
  * @param y      out: vapour mole fractions, length model.n; the last iterate when there is no answer
- * @param start  first temperature, K
+ * @param start  first temperature, K; left out: where the model's first K-values say
  * @returns solved with T in K, or out-of-reach: `no-convergence`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
@@ -23,17 +23,18 @@ export function bubbleTemperature(
   P: number,
   x: Float64Array,
   y: Float64Array,
-  start = FIRST_TEMPERATURE,
+  start?: number,
   w: TwoPhases = makeTwoPhases(model.n),
 ): Outcome<number> {
   checkLengths(model.n, x, y);
-  y.set(x);
-  let T = start;
+  let T = start ?? firstTemperature(model, P, x, w);
+  firstVapour(model, T, P, x, y, w);
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     evaluateK(model, T, P, x, y, w, 'fugacity');
-    error = renewVapour(x, y, w);
-    if (Math.abs(error) < TOLERANCE) return solved(T, { iterations: iteration, residual: Math.abs(error) });
+    const change = renewVapour(model, x, y, w);
+    error = w.logSum;
+    if (Math.abs(error) < TOLERANCE && change < TOLERANCE) return ended(T, w, T, iteration);
     let slope = 0; // df/d(1/T), K
     for (let i = 0; i < model.n; i++) slope -= y[i] * w.dLnKDT[i] * T * T;
     const inverse = 1 / T - error / slope;
@@ -55,13 +56,14 @@ export function bubbleTemperature(
 export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y: Float64Array): Outcome<number> {
   checkLengths(model.n, x, y);
   const w = makeTwoPhases(model.n);
-  y.set(x);
-  let lnP = Math.log(ATMOSPHERE);
+  firstVapour(model, T, ATMOSPHERE, x, y, w);
+  let lnP = Math.log(ATMOSPHERE) + w.logSum; // first K-values go as 1/P
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     evaluateK(model, T, Math.exp(lnP), x, y, w, 'slopes');
-    error = renewVapour(x, y, w);
-    if (Math.abs(error) < TOLERANCE) return solved(Math.exp(lnP), { iterations: iteration, residual: Math.abs(error) });
+    const change = renewVapour(model, x, y, w);
+    error = w.logSum;
+    if (Math.abs(error) < TOLERANCE && change < TOLERANCE) return ended(Math.exp(lnP), w, T, iteration);
     let slope = 0; // df/d ln P; −1 for an ideal vapour
     for (let i = 0; i < model.n; i++) slope += y[i] * (w.liquid.dLnPhiDP[i] - w.vapour.dLnPhiDP[i]) * Math.exp(lnP);
     lnP -= error / slope;
@@ -70,22 +72,59 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
   return outOfReach({ code: 'no-convergence', residual: Math.abs(error), iterations: MAX_ITERATIONS });
 }
 
-/** y ∝ x K; returns f = ln Σ x K. */
-function renewVapour(x: Float64Array, y: Float64Array, w: TwoPhases): number {
-  let sum = 0;
-  for (let i = 0; i < x.length; i++) {
-    y[i] = x[i] * Math.exp(w.lnK[i]);
-    sum += y[i];
+/** Where ln Σ xK of the model's first K-values is 0, to a tenth of a kelvin: bisection in 1/T, in which it falls. */
+function firstTemperature(model: ThermoModel, P: number, x: Float64Array, w: TwoPhases): number {
+  let cold = 1 / T_LOWEST;
+  let hot = 1 / T_HIGHEST;
+  for (let k = 0; k < FIRST_HALVINGS; k++) {
+    const middle = (cold + hot) / 2;
+    model.firstLnK(1 / middle, P, w.lnK);
+    let sum = 0;
+    for (let i = 0; i < x.length; i++) sum += x[i] * Math.exp(w.lnK[i]);
+    if (sum > 1) hot = middle;
+    else cold = middle;
   }
-  for (let i = 0; i < x.length; i++) y[i] /= sum;
-  return Math.log(sum);
+  return 2 / (cold + hot);
 }
 
-/** Between the boiling points of most of what is distilled; Newton in 1/T comes from anywhere. */
-const FIRST_TEMPERATURE = 350;
+/** y by the model's first K-values; leaves ln Σ xK in w. */
+function firstVapour(model: ThermoModel, T: number, P: number, x: Float64Array, y: Float64Array, w: TwoPhases): void {
+  model.firstLnK(T, P, w.lnK);
+  renewVapour(model, x, y, w);
+}
+
+/**
+ * The answer, unless both phases came out as one, which above its critical point is all that an equation of state has: their fugacities
+ * then change alike with temperature. (At an azeotrope K is 1 as well, but not its slope.)
+ */
+function ended(value: number, w: TwoPhases, T: number, iterations: number): Outcome<number> {
+  const apart = w.dLnKDT.reduce((most, slope) => Math.max(most, Math.abs(slope) * T), 0);
+  const residual = Math.abs(w.logSum);
+  return apart > ALIKE
+    ? solved(value, { iterations, residual })
+    : outOfReach({ code: 'no-convergence', residual: apart, iterations });
+}
+
+/** y ∝ x K, with f = ln Σ x K left in w; returns the largest change of y. An ideal vapour's y is right at the first. */
+function renewVapour(model: ThermoModel, x: Float64Array, y: Float64Array, w: TwoPhases): number {
+  let sum = 0;
+  for (let i = 0; i < x.length; i++) sum += x[i] * Math.exp(w.lnK[i]);
+  let change = 0;
+  for (let i = 0; i < x.length; i++) {
+    const next = (x[i] * Math.exp(w.lnK[i])) / sum;
+    if (!model.hasIdealVapour) change = Math.max(change, Math.abs(next - y[i]));
+    y[i] = next;
+  }
+  w.logSum = Math.log(sum);
+  return change;
+}
+
 const ATMOSPHERE = 101325;
 /** ln of a sum of terms near 1 is known to some 1e-16; this leaves 1e-10 K. */
 const TOLERANCE = 1e-12;
 /** T changes at most by this factor in a step, so that a far start cannot leap out of the search range. */
 const LARGEST_STEP = 1.5;
-const MAX_ITERATIONS = 50;
+const MAX_ITERATIONS = 100;
+const FIRST_HALVINGS = 16;
+/** |∂ ln K/∂ ln T| is some 10 at a boiling point and 0 where both phases are one. */
+const ALIKE = 1e-5;

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { nrtlPairs } from '../databank/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { antoineKilopascal, databankRecord, published, raoult, reasonOf, solvedValue } from '../testing/index.ts';
+import { antoineKilopascal, databankRecord, nrtlMixture, published, raoult, reasonOf, solvedValue } from '../testing/index.ts';
 import { bubblePressure, bubbleTemperature, dewPressure, dewTemperature } from './index.ts';
 
 const acetonitrileNitromethane = (): ThermoModel =>
@@ -48,7 +48,7 @@ const pairedLiquids = fc.record({
 });
 
 function paired(pair: (typeof nrtlPairs)[number]): ThermoModel {
-  return solvedValue(buildModel({ components: pair.components.map(databankRecord), liquid: 'nrtl', nrtlPairs: [pair] }));
+  return solvedValue(buildModel(nrtlMixture(pair.components.map(databankRecord), [pair])));
 }
 
 /** Whether the liquid splits anywhere at P: the vapour over it then falls somewhere in x, and a dew point can have several answers. */
@@ -97,9 +97,7 @@ describe('saturation', () => {
     const pair = nrtlPairs[0];
     const records = [antoineKilopascal('acetone', 14.3145, 2756.22, 228.06), antoineKilopascal('water', 16.3872, 3885.7, 230.17)];
     const [first, second] = [records[0].id, records[1].id];
-    const model = solvedValue(
-      buildModel({ components: records, liquid: 'nrtl', nrtlPairs: [{ ...pair, components: [first, second] }] }),
-    );
+    const model = solvedValue(buildModel(nrtlMixture(records, [{ ...pair, components: [first, second] }])));
     const y = new Float64Array(2);
     const T = solvedValue(bubbleTemperature(model, 101325, Float64Array.of(0.25, 0.75), y));
     expect(T).toBeCloseTo(336.731, 2);

@@ -7,10 +7,18 @@ export interface TwoPhases {
   vapour: PhaseProperties;
   lnK: Float64Array;
   dLnKDT: Float64Array; // 1/K
+  /** ln Σ xK, where a bubble point is sought. */
+  logSum: number;
 }
 
 export function makeTwoPhases(n: number): TwoPhases {
-  return { liquid: makePhaseProperties(n), vapour: makePhaseProperties(n), lnK: new Float64Array(n), dLnKDT: new Float64Array(n) };
+  return {
+    liquid: makePhaseProperties(n),
+    vapour: makePhaseProperties(n),
+    lnK: new Float64Array(n),
+    dLnKDT: new Float64Array(n),
+    logSum: 0,
+  };
 }
 
 /** ln Kᵢ = ln φᵢ(liquid) − ln φᵢ(vapour), with its slope in T (and of the phases what `extent` asks). */

@@ -3,12 +3,12 @@
  * that has not been filled in yet. It holds a copy of every component record and parameter it uses, so that a case gives the same
  * numbers for ever.
  */
-import type { ComponentRecord, NrtlPair } from '../databank/index.ts';
+import type { Mixture } from '../thermo/index.ts';
 
 export interface CaseDocument {
   site: { barometricPressure: number }; // Pa
   display: DisplaySettings;
-  mixture: { components: ComponentRecord[]; liquid: 'ideal' | 'nrtl'; nrtlPairs: NrtlPair[] };
+  mixture: Mixture;
   streams: Stream[];
   units: ColumnUnit[];
   connections: Connection[];

@@ -86,7 +86,7 @@ describe('the graph of a case', () => {
     const cold = changed((d) => {
       d.units[0].pressure = 300;
       d.mixture.components = [databankRecord('benzene'), databankRecord('toluene')];
-      d.mixture.liquid = 'ideal';
+      d.mixture.model = 'ideal';
     });
     const { outcome } = solveOnce(cold);
     expect(outcome.state === 'solved' && outcome.warnings.map((w) => w.code)).toContain('extrapolated');
@@ -117,7 +117,7 @@ describe('the hash of what the graph reads', () => {
     const others = [
       hash((d) => (d.units[0].graph.reflux = { kind: 'ratio', value: 1.3 })),
       hash((d) => (d.streams[0].composition = { value: 0.350001, basis: 'mole' })),
-      hash((d) => (d.mixture.liquid = 'ideal')),
+      hash((d) => (d.mixture.model = 'ideal')),
       hash((d) => (d.units[0].condenser = 'partial')),
     ];
     expect(new Set([base, ...others]).size).toBe(5);

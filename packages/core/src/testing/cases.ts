@@ -1,16 +1,16 @@
 import type { CaseDocument } from '../solve/index.ts';
-import { findNrtlPair } from '../databank/index.ts';
-import { databankRecord } from './mixtures.ts';
+import { nrtlPairs, orientedPair } from '../databank/index.ts';
+import { databankRecord, nrtlMixture } from './mixtures.ts';
 
 /** Acetone and water, complete and solvable; tests change one thing at a time in a copy. */
 export function acetoneWaterCase(): CaseDocument {
   const components = [databankRecord('acetone'), databankRecord('water')];
-  const pair = findNrtlPair(components[0].id, components[1].id);
+  const pair = orientedPair(nrtlPairs, components[0].id, components[1].id);
   if (pair === undefined) throw new Error('the databank has lost acetone–water');
   return {
     site: { barometricPressure: 101325 },
     display: { temperature: '°C', pressure: 'bar', molarFlow: 'kmol/h', massFlow: 'kg/h', power: 'kW' },
-    mixture: { components, liquid: 'nrtl', nrtlPairs: [pair] },
+    mixture: nrtlMixture(components, [pair]),
     streams: [
       {
         id: 'feed',

@@ -58,6 +58,6 @@ export function referenceModel(mixture: string, model: 'PR' | 'SRK'): { model: T
   const firstLnK: ThermoModel['firstLnK'] = (T, P, out) => {
     wilsonLnK(cubic, T, P, out);
   };
-  const names = { n, names: components, molarMass: new Float64Array(n).fill(0.05), outsideRange: () => [] };
+  const names = { n, names: components, hasIdealVapour: false, molarMass: new Float64Array(n).fill(0.05), outsideRange: () => [] };
   return { model: { ...names, evaluate, firstLnK }, z: Float64Array.from(z) };
 }

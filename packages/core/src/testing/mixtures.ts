@@ -1,8 +1,8 @@
 /** Mixtures for tests: published Antoine constants as records, and pairs of constant relative volatility. */
 import { findComponent } from '../databank/index.ts';
-import type { ComponentRecord, Correlation } from '../databank/index.ts';
+import type { ComponentRecord, Correlation, NrtlPair } from '../databank/index.ts';
 import { idealSolution, lowPressureModel } from '../thermo/index.ts';
-import type { ThermoModel } from '../thermo/index.ts';
+import type { Mixture, ThermoModel } from '../thermo/index.ts';
 
 /** A record of the databank. @throws when it is not there */
 export function databankRecord(name: string): ComponentRecord {
@@ -49,3 +49,12 @@ export const benzeneToluene = (): ThermoModel =>
     antoineMillimetres('benzene', 6.90565, 1211.033, 220.79, 0.078),
     antoineMillimetres('toluene', 6.95464, 1344.8, 219.482, 0.092),
   );
+
+/** A mixture by NRTL with these pairs. */
+export const nrtlMixture = (components: ComponentRecord[], nrtlPairs: NrtlPair[]): Mixture => ({
+  components,
+  model: 'nrtl',
+  nrtlPairs,
+  wilsonPairs: [],
+  interactions: [],
+});

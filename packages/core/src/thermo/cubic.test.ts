@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { components } from '../databank/index.ts';
-import { equationOfState, expectSlope, referenceModel } from '../testing/index.ts';
+import { equationOfState, expectSlope, published, referenceModel } from '../testing/index.ts';
 import { cubicModel, cubicResidual, makePhaseProperties, PENG_ROBINSON, SRK } from './index.ts';
-import type { CubicComponent, CubicConstants, PhaseProperties, ThermoModel } from './index.ts';
+import type { CubicComponent, PhaseProperties, ThermoModel } from './index.ts';
 
 const R = 8.31446261815324;
 
@@ -61,7 +61,7 @@ function residualOf({ n, constants, first, k, c }: State): ThermoModel['evaluate
     omega: record.acentricFactor.value,
     translation: c[i],
   }));
-  return cubicResidual(cubic, constants as CubicConstants, { k0: symmetric(k, n, 1), k1: symmetric(k, n, 1e-4) });
+  return cubicResidual(cubic, constants, { k0: symmetric(k, n, 1), k1: symmetric(k, n, 1e-4) });
 }
 
 function fractions(parts: readonly number[]): Float64Array {
@@ -155,5 +155,39 @@ describe('thermodynamic consistency', () => {
       0.3 * records[1].enthalpyOfFormation.value +
       0.5 * records[2].enthalpyOfFormation.value;
     expect(out.enthalpy).toBeCloseTo(formed, 0);
+  });
+});
+
+describe('published', () => {
+  const butane = { Tc: 425.1, Pc: 37.96e5, omega: 0.2, translation: 0 };
+  const none = { k0: new Float64Array(1), k1: new Float64Array(1) };
+  const evaluate = (constants: typeof SRK, phase: 'liquid' | 'vapour', T: number, P: number): PhaseProperties => {
+    const out = makePhaseProperties(1);
+    cubicResidual([butane], constants, none)(phase, T, P, Float64Array.of(1), out, 'all');
+    return out;
+  };
+  test('volumes of saturated n-butane at 350 K by two equations', () => {
+    const source = 'Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), Example 3.9';
+    for (const [name, constants, vapour, liquid] of [
+      ['SRK', SRK, 2520, 127.8],
+      ['Peng-Robinson', PENG_ROBINSON, 2486, 112.6],
+    ] as const) {
+      // The source works with rounded Tr and Pr: 0.1 %.
+      const volume = (phase: 'liquid' | 'vapour'): number => evaluate(constants, phase, 350, 9.4573e5).volume * 1e6;
+      published(source, `saturated vapour by ${name}, cm³/mol`, volume('vapour'), vapour, 0.001 * vapour);
+      published(source, `saturated liquid by ${name}, cm³/mol`, volume('liquid'), liquid, 0.001 * liquid);
+    }
+  });
+  test('n-butane at 500 K and 50 bar: Z and residual enthalpy', () => {
+    const source =
+      'Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), Example 6.8 and the table after it';
+    for (const [name, constants, Z, h] of [
+      ['SRK', SRK, 0.7222, -4824],
+      ['Peng-Robinson', PENG_ROBINSON, 0.6907, -4988],
+    ] as const) {
+      const out = evaluate(constants, 'vapour', 500, 50e5);
+      published(source, `Z by ${name}`, (out.volume * 50e5) / (R * 500), Z, 0.0005);
+      published(source, `residual enthalpy by ${name}, J/mol`, out.enthalpy, h, 8);
+    }
   });
 });

@@ -34,6 +34,7 @@ export function cubicModel(records: readonly ComponentRecord[], constants: Cubic
   return {
     n,
     names: records.map((c) => c.name),
+    hasIdealVapour: false,
     molarMass: Float64Array.from(records, (c) => c.molarMass.value),
     evaluate(phase, T, P, x, out, extent) {
       residual(phase, T, P, x, out, extent);

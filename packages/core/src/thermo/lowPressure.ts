@@ -95,6 +95,7 @@ export function lowPressureModel(components: readonly ComponentRecord[], activit
   return {
     n,
     names: components.map((c) => c.name),
+    hasIdealVapour: true,
     molarMass: Float64Array.from(components, (c) => c.molarMass.value),
     evaluate(phase, T, P, x, out, extent) {
       if (phase === 'liquid') liquid(T, P, x, out, extent);

@@ -6,6 +6,8 @@ export interface ThermoModel {
   /** Number of components. */
   readonly n: number;
   readonly names: readonly string[];
+  /** Whether the vapour's fugacity coefficients are all 1, so that K does not depend on y. */
+  readonly hasIdealVapour: boolean;
   /** kg/mol, by component. */
   readonly molarMass: Float64Array;
   /**

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { components, findNrtlPair, nrtlPairs } from '../databank/index.ts';
+import { components, nrtlPairs, orientedPair } from '../databank/index.ts';
 import { R } from '../properties/index.ts';
-import { databankRecord, expectSlope, published, raoult, solvedValue } from '../testing/index.ts';
-import { buildModel, idealSolution, lowPressureModel, makeActivity, makePhaseProperties, nrtl } from './index.ts';
-import type { ThermoModel } from './index.ts';
+import { databankRecord, expectSlope, nrtlMixture, published, raoult, solvedValue } from '../testing/index.ts';
+import { buildModel, idealSolution, lowPressureModel, makeActivity, makePhaseProperties, nrtl, wilson } from './index.ts';
+import type { ActivityModel, ThermoModel } from './index.ts';
 
 /** A random NRTL liquid of n components: parameters, composition, temperature. */
 const liquids = fc.integer({ min: 2, max: 5 }).chain((n) =>
@@ -22,8 +22,13 @@ type Liquid = typeof liquids extends fc.Arbitrary<infer L> ? L : never;
 
 const offDiagonal = (values: number[], n: number): Float64Array => Float64Array.from(values, (v, k) => (k % (n + 1) === 0 ? 0 : v));
 
-const activityOf = ({ n, a, b, alpha }: Liquid) =>
-  nrtl(n, { a: offDiagonal(a, n), b: offDiagonal(b, n), alpha: new Float64Array(n * n).fill(alpha) });
+/** The same random numbers as parameters of either model: Wilson's a in J/mol, its volumes from α and the fractions. */
+function activityOf({ n, a, b, alpha, parts }: Liquid, model: 'NRTL' | 'Wilson'): ActivityModel {
+  if (model === 'NRTL') return nrtl(n, { a: offDiagonal(a, n), b: offDiagonal(b, n), alpha: new Float64Array(n * n).fill(alpha) });
+  const volume = (i: number): number => 50 + 60 * parts[i];
+  const ratio = Float64Array.from({ length: n * n }, (_, p) => volume(p % n) / volume(Math.floor(p / n)));
+  return wilson(n, { a: offDiagonal(b, n).map((value) => 8 * value), ratio });
+}
 
 function fractions(parts: readonly number[]): Float64Array {
   const sum = parts.reduce((s, p) => s + p, 0);
@@ -43,11 +48,14 @@ describe('NRTL', () => {
     published(source, 'γ of ethanol, x₁ = 0.252', Math.exp(out.lnGamma[0]), 1.936, 0.0005);
     published(source, 'γ of water, x₁ = 0.252', Math.exp(out.lnGamma[1]), 1.154, 0.0005);
   });
+});
+
+describe.each(['NRTL', 'Wilson'] as const)('%s', (name) => {
   test('slopes in T and in mole numbers agree with central differences', () => {
     fc.assert(
       fc.property(liquids, (liquid) => {
         const { n, T } = liquid;
-        const model = activityOf(liquid);
+        const model = activityOf(liquid, name);
         const moles = fractions(liquid.parts);
         const out = makeActivity(n);
         const again = makeActivity(n);
@@ -71,7 +79,7 @@ describe('NRTL', () => {
     fc.assert(
       fc.property(liquids, (liquid) => {
         const { n, T } = liquid;
-        const model = activityOf(liquid);
+        const model = activityOf(liquid, name);
         const x = fractions(liquid.parts);
         const out = makeActivity(n);
         model.evaluate(T, x, out, true);
@@ -95,6 +103,9 @@ describe('NRTL', () => {
       { numRuns: 60 },
     );
   });
+});
+
+describe('NRTL, the limits', () => {
   test('is the ideal solution for components at their own purity', () => {
     const pair = nrtlPairs[0];
     const model = nrtl(2, {
@@ -112,14 +123,8 @@ describe('NRTL', () => {
 
 describe('the seam at low pressure', () => {
   const acetoneWater = (): ThermoModel => {
-    const pair = findNrtlPair('67-64-1', '7732-18-5');
-    return solvedValue(
-      buildModel({
-        components: [databankRecord('acetone'), databankRecord('water')],
-        liquid: 'nrtl',
-        nrtlPairs: pair ? [pair] : [],
-      }),
-    );
+    const pair = orientedPair(nrtlPairs, '67-64-1', '7732-18-5');
+    return solvedValue(buildModel(nrtlMixture([databankRecord('acetone'), databankRecord('water')], pair ? [pair] : [])));
   };
 
   test.each(['liquid', 'vapour'] as const)('every slope of the %s agrees with central differences', (phase) => {
@@ -169,15 +174,9 @@ describe('the seam at low pressure', () => {
     expect(out.enthalpy - idealEnthalpy).toBeCloseTo(-R * 340 * 340 * slope, 6);
   });
   test('does not mind the order of components', () => {
-    const pair = findNrtlPair('67-64-1', '7732-18-5');
+    const pair = orientedPair(nrtlPairs, '67-64-1', '7732-18-5');
     const there = acetoneWater();
-    const back = solvedValue(
-      buildModel({
-        components: [databankRecord('water'), databankRecord('acetone')],
-        liquid: 'nrtl',
-        nrtlPairs: pair ? [pair] : [],
-      }),
-    );
+    const back = solvedValue(buildModel(nrtlMixture([databankRecord('water'), databankRecord('acetone')], pair ? [pair] : [])));
     const a = makePhaseProperties(2);
     const b = makePhaseProperties(2);
     there.evaluate('liquid', 350, 1e5, Float64Array.of(0.2, 0.8), a, 'all');
@@ -197,11 +196,37 @@ describe('the seam at low pressure', () => {
     expect(a).toEqual(b);
   });
   test('a pair without parameters is an open point, never silently ideal', () => {
-    const mixture = { components: [databankRecord('water'), databankRecord('n-octane')], liquid: 'nrtl', nrtlPairs: [] } as const;
-    const outcome = buildModel({ ...mixture, components: [...mixture.components], nrtlPairs: [] });
+    const outcome = buildModel(nrtlMixture([databankRecord('water'), databankRecord('n-octane')], []));
     expect(outcome).toEqual({
       state: 'open',
-      points: [{ code: 'pair-missing', path: 'mixture.liquid', names: ['water', 'n-octane'], model: 'NRTL' }],
+      points: [{ code: 'pair-missing', path: 'mixture.model', names: ['water', 'n-octane'], model: 'NRTL' }],
     });
+  });
+});
+
+describe('Wilson, published', () => {
+  const at = (L12: number, L21: number, x1: number): [number, number] => {
+    const model = wilson(2, { a: new Float64Array(4), ratio: Float64Array.of(1, L12, L21, 1) });
+    const out = makeActivity(2);
+    model.evaluate(343.15, Float64Array.of(x1, 1 - x1), out, false);
+    return [Math.exp(out.lnGamma[0]), Math.exp(out.lnGamma[1])];
+  };
+  test('ethanol and water at 70 °C', () => {
+    const source = 'Gmehling, Kleiber, Kolbe & Rarey, Chemical Thermodynamics for Process Simulation, 2nd ed. (2019), Problem 5.1a';
+    const [ethanol, water] = at(0.154, 0.888, 0.252);
+    published(source, 'γ of ethanol by Wilson, x₁ = 0.252', ethanol, 1.881, 0.0005);
+    published(source, 'γ of water by Wilson, x₁ = 0.252', water, 1.165, 0.001);
+  });
+  test('2-propanol and water at 353.15 K', () => {
+    const source = 'Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), Example 14.1';
+    const perCalorie = R / 1.987; // the source's own gas constant, cal/(mol K)
+    const model = wilson(2, {
+      a: Float64Array.of(0, 437.98 * perCalorie, 1238 * perCalorie, 0),
+      ratio: Float64Array.of(1, 18.07 / 76.92, 76.92 / 18.07, 1),
+    });
+    const out = makeActivity(2);
+    model.evaluate(353.15, Float64Array.of(0.25, 0.75), out, false);
+    published(source, 'γ of 2-propanol by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[0]), 2.1244, 0.0003);
+    published(source, 'γ of water by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[1]), 1.1904, 0.0001);
   });
 });

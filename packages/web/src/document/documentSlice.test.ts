@@ -69,9 +69,9 @@ describe('the document', () => {
   test('a new pair brings its own parameters, or Raoult’s law where there are none', () => {
     const { store } = demoStore();
     store.dispatch(componentsChosen(['67-56-1', '7732-18-5']));
-    expect(store.getState().document.present.mixture).toMatchObject({ liquid: 'nrtl', nrtlPairs: [{ alpha: 0.2994 }] });
+    expect(store.getState().document.present.mixture).toMatchObject({ model: 'nrtl', nrtlPairs: [{ alpha: 0.2994 }] });
     store.dispatch(componentsChosen(['71-43-2', '108-88-3']));
-    expect(store.getState().document.present.mixture).toMatchObject({ liquid: 'ideal', nrtlPairs: [] });
+    expect(store.getState().document.present.mixture).toMatchObject({ model: 'ideal', nrtlPairs: [] });
   });
   test('an action for a unit that is not there changes nothing', () => {
     const { store, demo } = demoStore();

@@ -52,10 +52,10 @@ const documentSlice = createSlice({
         }
       },
     },
-    liquidModelChosen: {
-      prepare: prepared<CaseDocument['mixture']['liquid']>,
-      reducer(state, { payload }: Change<CaseDocument['mixture']['liquid']>) {
-        state.mixture.liquid = payload;
+    modelChosen: {
+      prepare: prepared<CaseDocument['mixture']['model']>,
+      reducer(state, { payload }: Change<CaseDocument['mixture']['model']>) {
+        state.mixture.model = payload;
       },
     },
     compositionSet: {
@@ -145,7 +145,7 @@ export const {
   documentReplaced,
   feedStageChosen,
   flowSet,
-  liquidModelChosen,
+  modelChosen,
   notesWritten,
   pressureSet,
   puritySet,

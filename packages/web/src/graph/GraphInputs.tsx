@@ -1,6 +1,6 @@
 /** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
-import { findNrtlPair, formatEntered, parseReflux } from '@keen-ladder/core';
-import type { Dimension, FeedQuality } from '@keen-ladder/core';
+import { formatEntered, parseReflux } from '@keen-ladder/core';
+import type { Dimension, FeedQuality, Mixture, ModelName } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { memo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -11,7 +11,7 @@ import {
   conditionSet,
   feedStageChosen,
   flowSet,
-  liquidModelChosen,
+  modelChosen,
   pressureSet,
   puritySet,
   refluxSet,
@@ -54,9 +54,12 @@ export function GraphInputs() {
   );
 }
 
-const modelOptions = [
-  { value: 'nrtl' as const, label: 'NRTL' },
-  { value: 'ideal' as const, label: 'ideal solution' },
+const modelOptions: { value: ModelName; label: string }[] = [
+  { value: 'nrtl', label: 'NRTL' },
+  { value: 'wilson', label: 'Wilson' },
+  { value: 'ideal', label: 'ideal solution' },
+  { value: 'peng-robinson', label: 'Peng-Robinson' },
+  { value: 'srk', label: 'Soave-Redlich-Kwong' },
 ];
 
 const MixtureInputs = memo(function MixtureInputs() {
@@ -76,22 +79,30 @@ const MixtureInputs = memo(function MixtureInputs() {
       />
       <ComponentField label="Heavy component" value={second?.id} onChange={(id) => choose(first?.id, id)} />
       <ChoiceField
-        label="Liquid"
-        path="mixture.liquid"
-        value={mixture.liquid}
+        label="Model"
+        path="mixture.model"
+        value={mixture.model}
         options={modelOptions}
-        onChange={(liquid) => dispatch(liquidModelChosen(liquid))}
-        note={first && second ? modelNote(mixture.liquid, first.id, second.id) : undefined}
+        onChange={(model) => dispatch(modelChosen(model))}
+        note={modelNote(mixture)}
       />
     </section>
   );
 });
 
-/** What the engineer should know of the model chosen, where it is not what the databank proposes. */
-function modelNote(liquid: 'ideal' | 'nrtl', first: string, second: string): string | undefined {
-  if (liquid === 'nrtl') return undefined;
-  const known = findNrtlPair(first, second) !== undefined;
-  return known ? 'The databank has NRTL parameters for this pair.' : 'No pair parameters known: Raoult’s law.';
+/** What the engineer should know of the model chosen, where its numbers do not stand in the margin. */
+function modelNote({ components, model, nrtlPairs, interactions }: Mixture): string | undefined {
+  if (components.length < 2) return undefined;
+  switch (model) {
+    case 'ideal':
+      return nrtlPairs.length > 0 ? 'The databank has NRTL parameters for this pair.' : 'No pair parameters known: Raoult’s law.';
+    case 'peng-robinson':
+    case 'srk':
+      return interactions.some((p) => p.equation === model) ? undefined : 'No kij known for this pair: taken as 0.';
+    case 'nrtl':
+    case 'wilson':
+      return undefined;
+  }
 }
 
 function fractionValue(fraction: Fraction | null) {

@@ -1,12 +1,12 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
 import { explain, explainOpenPoint, explainWarning, formatFixed, formatNumber } from '@keen-ladder/core';
-import type { GraphDesign, OpenPoint, Reason, Warning } from '@keen-ladder/core';
+import type { GraphDesign, Mixture, OpenPoint, Reason, Warning } from '@keen-ladder/core';
 import { Button, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { goToField } from '../case/goToField.ts';
 import { notesWritten } from '../document/documentSlice.ts';
-import { selectColumn, selectDocument } from '../document/selectors.ts';
+import { selectColumn, selectMixture } from '../document/selectors.ts';
 import { useGesture } from '../fields/gesture.ts';
 import { proposalsFor } from './proposals.ts';
 import { StageTable } from './StageTable.tsx';
@@ -147,18 +147,29 @@ function OutOfReach({ reason }: { reason: Reason }) {
 
 /** Where the numbers under the drawing come from. */
 function Sources() {
-  const { mixture } = useAppSelector(selectDocument);
-  const [pair] = mixture.nrtlPairs;
+  const mixture = useAppSelector(selectMixture);
   return (
     <>
       <h2>Sources</h2>
-      <p className="quiet small">
-        {mixture.liquid === 'nrtl' && pair !== undefined
-          ? `NRTL: ${pair.source} (${pair.confidence}). Vapour: ideal gas.`
-          : 'Raoult’s law: ideal liquid, ideal gas.'}
-      </p>
+      <p className="quiet small">{sourceOf(mixture)}</p>
     </>
   );
+}
+
+function sourceOf({ model, nrtlPairs, wilsonPairs, interactions }: Mixture): string {
+  const of = (pair: { source: string; confidence: string } | undefined): string =>
+    pair === undefined ? 'none known' : `${pair.source} (${pair.confidence})`;
+  switch (model) {
+    case 'ideal':
+      return 'Raoult’s law: ideal liquid, ideal gas.';
+    case 'nrtl':
+      return `NRTL: ${of(nrtlPairs[0])}. Vapour: ideal gas.`;
+    case 'wilson':
+      return `Wilson: ${of(wilsonPairs[0])}. Vapour: ideal gas.`;
+    case 'peng-robinson':
+    case 'srk':
+      return `Both phases by ${model === 'srk' ? 'Soave-Redlich-Kwong (1972)' : 'Peng-Robinson (1976)'}; kij: ${of(interactions.find((p) => p.equation === model))}.`;
+  }
 }
 
 function NotesLeaf() {

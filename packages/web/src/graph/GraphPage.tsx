@@ -121,7 +121,7 @@ function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
   ];
   return (
     <Dropdown menu={{ items, onClick: ({ key }) => void save(key) }} trigger={['click']}>
-      <Button className="save-menu" type="text" icon={<DownloadOutlined />}>
+      <Button className="save-menu" type="text" icon={<DownloadOutlined />} aria-label="Save drawing or table">
         Save
       </Button>
     </Dropdown>
