@@ -1,0 +1,166 @@
+/**
+ * Flashes with something else given than temperature and pressure: pressure and enthalpy, pressure and vapour share, temperature and
+ * vapour share. Each is one unknown around the flash at T and P: enthalpy and vapour share rise with temperature, the vapour share falls
+ * with pressure, so a bracket that grows from a first guess finds the root, and Brent's method ends it.
+ * Where the vapour share leaps at one temperature (a pure component, an azeotrope) the given enthalpy or share divides the two phases.
+ * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 10 (nested loops, there advised as the safe way).
+ */
+import { bracketedRoot, outOfReach, passOn, solved } from '../numerics/index.ts';
+import type { Outcome, Reason } from '../numerics/index.ts';
+import { makePhaseProperties } from '../thermo/index.ts';
+import type { Phase, ThermoModel } from '../thermo/index.ts';
+import { flashTP, makeFlashWork } from './flash.ts';
+import type { Flash, FlashWork } from './flash.ts';
+import { T_HIGHEST, T_LOWEST } from './kValues.ts';
+
+/** A flash with the temperature and pressure that it came to. */
+export interface FlashAt extends Flash {
+  T: number; // K
+  P: number; // Pa
+}
+
+/**
+ * @param P Pa
+ * @param h molar enthalpy of the feed, J/mol, from the elements at 298.15 K
+ * @param z feed mole fractions, length model.n
+ * @returns solved; or out-of-reach: `no-convergence`, when no temperature from 40 to 2000 K has this enthalpy
+ */
+export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Array): Outcome<FlashAt> {
+  const w = makeFlashWork(model.n);
+  const excess = (T: number): number => enthalpyOf(model, T, P, flashed(model, T, P, z, w)) - h;
+  return atTemperature(model, P, z, w, excess, (T) => {
+    const liquid = phaseEnthalpy(model, 'liquid', T, P, z);
+    const vapour = phaseEnthalpy(model, 'vapour', T, P, z);
+    return (h - liquid) / (vapour - liquid);
+  });
+}
+
+/** @param beta vapour share, mol/mol, from 0 (its bubble point) to 1 (its dew point) */
+export function flashPBeta(model: ThermoModel, P: number, beta: number, z: Float64Array): Outcome<FlashAt> {
+  checkShare(beta);
+  const w = makeFlashWork(model.n);
+  const inside = within(beta);
+  return atTemperature(
+    model,
+    P,
+    z,
+    w,
+    (T) => flashed(model, T, P, z, w).beta - inside,
+    () => beta,
+  );
+}
+
+/** @param beta vapour share, mol/mol, from 0 (its bubble point) to 1 (its dew point) */
+export function flashTBeta(model: ThermoModel, T: number, beta: number, z: Float64Array): Outcome<FlashAt> {
+  checkShare(beta);
+  const w = makeFlashWork(model.n);
+  const inside = within(beta);
+  const excess = (lnP: number): number => inside - flashed(model, T, Math.exp(lnP), z, w).beta;
+  return rescued(() => {
+    const root = rootFrom(excess, Math.log(FIRST_PRESSURE), 1, Math.log(LOWEST_PRESSURE), Math.log(HIGHEST_PRESSURE));
+    return root === undefined ? outOfReach(nothingThere) : settledAt(model, T, Math.exp(root), z, w, () => beta);
+  });
+}
+
+/** Molar enthalpy of a flashed feed, J/mol. */
+export function enthalpyOf(model: ThermoModel, T: number, P: number, { beta, phases, x, y }: Flash): number {
+  const first = beta < 1 ? (1 - beta) * phaseEnthalpy(model, beta > 0 ? 'liquid' : phases[0], T, P, x) : 0;
+  const second = beta > 0 ? beta * phaseEnthalpy(model, phases[phases.length - 1], T, P, y) : 0;
+  return first + second;
+}
+
+function phaseEnthalpy(model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array): number {
+  const properties = makePhaseProperties(model.n);
+  model.evaluate(phase, T, P, x, properties, 'all');
+  return properties.enthalpy;
+}
+
+function atTemperature(
+  model: ThermoModel,
+  P: number,
+  z: Float64Array,
+  w: FlashWork,
+  excess: (T: number) => number,
+  shareAtLeap: (T: number) => number,
+): Outcome<FlashAt> {
+  return rescued(() => {
+    const root = rootFrom(excess, FIRST_TEMPERATURE, FIRST_STEP, T_LOWEST, T_HIGHEST);
+    return root === undefined ? outOfReach(nothingThere) : settledAt(model, root, P, z, w, shareAtLeap);
+  });
+}
+
+/** The flash at the root; where one hair colder is all liquid and one hair hotter all vapour, the phases are shared out as asked. */
+function settledAt(
+  model: ThermoModel,
+  T: number,
+  P: number,
+  z: Float64Array,
+  w: FlashWork,
+  shareAtLeap: (T: number) => number,
+): Outcome<FlashAt> {
+  const colder = flashed(model, T * (1 - HAIR), P, z, w);
+  const hotter = flashed(model, T * (1 + HAIR), P, z, w);
+  if (colder.beta === 0 && hotter.beta === 1) {
+    const beta = Math.min(Math.max(shareAtLeap(T), 0), 1);
+    return solved({ T, P, beta, phases: ['liquid', 'vapour'], x: Float64Array.from(z), y: Float64Array.from(z) });
+  }
+  return solved({ T, P, ...flashed(model, T, P, z, w) });
+}
+
+/** A root of a rising f: the bracket grows from `start` towards the side where f changes its sign. */
+function rootFrom(f: (at: number) => number, start: number, step: number, lowest: number, highest: number): number | undefined {
+  let at = start;
+  let value = f(at);
+  for (let size = step; value !== 0; size *= 1.5) {
+    const next = Math.min(Math.max(at - Math.sign(value) * size, lowest), highest);
+    if (next === at) return undefined;
+    const nextValue = f(next);
+    if (value * nextValue <= 0) return bracketedRoot(f, at, next, 1e-11 * Math.abs(next));
+    at = next;
+    value = nextValue;
+  }
+  return at;
+}
+
+/** A flash inside the loop that finds no answer ends the whole: it is carried out by this and turned into an outcome again. */
+class InnerFailure extends Error {
+  readonly outcome: Exclude<Outcome<Flash>, { state: 'solved' }>;
+
+  constructor(outcome: Exclude<Outcome<Flash>, { state: 'solved' }>) {
+    super('the flash inside found no answer');
+    this.outcome = outcome;
+  }
+}
+
+function flashed(model: ThermoModel, T: number, P: number, z: Float64Array, w: FlashWork): Flash {
+  const outcome = flashTP(model, T, P, z, w);
+  if (outcome.state !== 'solved') throw new InnerFailure(outcome);
+  return outcome.value;
+}
+
+function rescued(work: () => Outcome<FlashAt>): Outcome<FlashAt> {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof InnerFailure) return passOn(error.outcome);
+    throw error;
+  }
+}
+
+function checkShare(beta: number): void {
+  if (!(beta >= 0 && beta <= 1)) throw new RangeError(`a vapour share of ${beta}`);
+}
+
+/** At exactly 0 or 1 every colder or hotter feed is right; the point sought is where the other phase begins. */
+function within(beta: number): number {
+  return Math.min(Math.max(beta, BEGINNING), 1 - BEGINNING);
+}
+
+const nothingThere: Reason = { code: 'no-convergence', residual: 1, iterations: 0 };
+const FIRST_TEMPERATURE = 350; // K
+const FIRST_STEP = 15; // K
+const FIRST_PRESSURE = 101325; // Pa
+const LOWEST_PRESSURE = 1e-3; // Pa
+const HIGHEST_PRESSURE = 1e9; // Pa
+const HAIR = 1e-8;
+const BEGINNING = 1e-9;
