@@ -208,6 +208,12 @@ def wilson_pair(row):
     return pair_of(row, a=a, V=volumes)
 
 
+def uniquac_pair(row):
+    """tau_ij = exp(-a_ij / T), a in K; r and q belong to the parameters."""
+    numbers = {'a': ('a12_K', 'a21_K'), 'r': ('r1', 'r2'), 'q': ('q1', 'q2')}
+    return pair_of(row, **{key: [float(row[k]) for k in columns] for key, columns in numbers.items()})
+
+
 def interaction(equation):
     """k_ij of a cubic equation of state."""
     return lambda row: pair_of(row, equation=equation, k0=float(row['kij']), k1=0)
@@ -226,6 +232,7 @@ def main():
     pairs = {
         'nrtl': [nrtl_pair(row) for row in rows('nrtl-pairs.csv')],
         'wilson': [wilson_pair(row) for row in rows('wilson-pairs.csv')],
+        'uniquac': [uniquac_pair(row) for row in rows('uniquac-pairs.csv')],
         'interactions': [
             *map(interaction('peng-robinson'), rows('kij-pr.csv')),
             *map(interaction('srk'), rows('kij-srk.csv')),

@@ -73,6 +73,13 @@ export const WilsonPair = z.strictObject({
   V: z.tuple([number.positive(), number.positive()]),
 });
 
+export const UniquacPair = z.strictObject({
+  ...pairMembers,
+  a: z.tuple([number, number]),
+  r: z.tuple([number.positive(), number.positive()]),
+  q: z.tuple([number.positive(), number.positive()]),
+});
+
 export const InteractionPair = z.strictObject({
   ...pairMembers,
   equation: z.enum(['peng-robinson', 'srk']),
@@ -132,9 +139,10 @@ export const CaseDocument = z.strictObject({
   display: Display,
   mixture: z.strictObject({
     components: z.array(ComponentRecord).max(60),
-    model: z.enum(['ideal', 'nrtl', 'wilson', 'peng-robinson', 'srk']),
+    model: z.enum(['ideal', 'nrtl', 'wilson', 'uniquac', 'peng-robinson', 'srk']),
     nrtlPairs: z.array(NrtlPair).max(1770),
     wilsonPairs: z.array(WilsonPair).max(1770),
+    uniquacPairs: z.array(UniquacPair).max(1770),
     interactions: z.array(InteractionPair).max(3540),
   }),
   streams: z.array(Stream).max(100),

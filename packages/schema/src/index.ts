@@ -1,5 +1,14 @@
 export * from './api.ts';
-export { CaseDocument, ComponentRecord, Display, InteractionPair, NrtlPair, SCHEMA_VERSION, WilsonPair } from './document.ts';
+export {
+  CaseDocument,
+  ComponentRecord,
+  Display,
+  InteractionPair,
+  NrtlPair,
+  SCHEMA_VERSION,
+  UniquacPair,
+  WilsonPair,
+} from './document.ts';
 export { CaseFile, CaseName, readCaseFile, readStoredDocument, sentence, writeCaseFile } from './file.ts';
 export { DEMO_PROJECT, demoCases, mixtureOf, newCaseDocument } from './newCase.ts';
 export type { ReadCase, ReadResult } from './file.ts';

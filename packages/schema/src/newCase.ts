@@ -1,6 +1,6 @@
 /** Documents to begin with: a new case with its usual units and open fields, and the demo's. */
-import { findComponent, interactionPairs, nrtlPairs, orientedPair, wilsonPairs } from '@keen-ladder/core';
-import type { InteractionPair, NrtlPair, WilsonPair } from '@keen-ladder/core';
+import { findComponent, interactionPairs, nrtlPairs, orientedPair, uniquacPairs, wilsonPairs } from '@keen-ladder/core';
+import type { ActivityPair, InteractionPair } from '@keen-ladder/core';
 import type { CaseDocument } from './document.ts';
 
 const ATMOSPHERE = 101325; // Pa
@@ -12,7 +12,7 @@ export function newCaseDocument(): CaseDocument {
   return {
     site: { barometricPressure: ATMOSPHERE },
     display: { ...METRIC },
-    mixture: { components: [], model: 'nrtl', nrtlPairs: [], wilsonPairs: [], interactions: [] },
+    mixture: { components: [], model: 'nrtl', nrtlPairs: [], wilsonPairs: [], uniquacPairs: [], interactions: [] },
     streams: [{ id: 'feed', name: 'Feed', flow: null, composition: null, condition: { by: 'saturated-liquid' } }],
     units: [
       {
@@ -36,7 +36,7 @@ export function newCaseDocument(): CaseDocument {
 export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
   const components = ids.map(findComponent).filter((c) => c !== undefined);
   const couples = components.flatMap((c, i) => components.slice(i + 1).map((d) => [c.id, d.id] as const));
-  const pairsOf = <P extends NrtlPair | WilsonPair | InteractionPair>(pairs: readonly P[]): P[] =>
+  const pairsOf = <P extends ActivityPair | InteractionPair>(pairs: readonly P[]): P[] =>
     couples.flatMap(([i, j]) => orientedPair(pairs, i, j) ?? []);
   const nrtl = pairsOf(nrtlPairs);
   return {
@@ -44,6 +44,7 @@ export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
     model: nrtl.length === couples.length && couples.length > 0 ? 'nrtl' : 'ideal',
     nrtlPairs: nrtl,
     wilsonPairs: pairsOf(wilsonPairs),
+    uniquacPairs: pairsOf(uniquacPairs),
     interactions: (['peng-robinson', 'srk'] as const).flatMap((name) =>
       pairsOf(interactionPairs.filter((p) => p.equation === name)),
     ),

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { components, createGraphSolver, interactionPairs, nrtlPairs, wilsonPairs } from '@keen-ladder/core';
+import { components, createGraphSolver, interactionPairs, nrtlPairs, uniquacPairs, wilsonPairs } from '@keen-ladder/core';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
@@ -12,6 +12,7 @@ import {
   NrtlPair,
   readCaseFile,
   SCHEMA_VERSION,
+  UniquacPair,
   WilsonPair,
   writeCaseFile,
 } from './index.ts';
@@ -21,6 +22,7 @@ describe('case document', () => {
     for (const record of components) expect(ComponentRecord.parse(record)).toEqual(record);
     for (const pair of nrtlPairs) expect(NrtlPair.parse(pair)).toEqual(pair);
     for (const pair of wilsonPairs) expect(WilsonPair.parse(pair)).toEqual(pair);
+    for (const pair of uniquacPairs) expect(UniquacPair.parse(pair)).toEqual(pair);
     for (const pair of interactionPairs) expect(InteractionPair.parse(pair)).toEqual(pair);
   });
   test('a new case is valid and open, the demo is valid and solved', () => {
@@ -86,6 +88,7 @@ describe('case file', () => {
       model: 'nrtl',
       nrtlPairs: pairs,
       wilsonPairs: [],
+      uniquacPairs: [],
       interactions: [],
     });
     expect(createGraphSolver()(read.value.document, 'column').outcome.state).toBe('solved');

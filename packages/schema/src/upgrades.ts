@@ -7,10 +7,10 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   1: modelsForBothPhases,
 };
 
-/** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson pairs and kᵢⱼ beside the NRTL pairs. */
+/** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
 function modelsForBothPhases(document: Loose): Loose {
   const { liquid, ...mixture } = (document['mixture'] ?? {}) as Loose; // what it is not, the schema says afterwards
-  return { ...document, mixture: { ...mixture, model: liquid, wilsonPairs: [], interactions: [] } };
+  return { ...document, mixture: { ...mixture, model: liquid, wilsonPairs: [], uniquacPairs: [], interactions: [] } };
 }
 
 /** A document of `from`, brought to today's schema. @throws RangeError when a step is missing: our mistake, never the user's */

@@ -1,7 +1,16 @@
 import { describe, expect, test } from 'vitest';
 import { heatOfVaporisation, lnVapourPressure, R } from '../properties/index.ts';
 import { databankRecord } from '../testing/index.ts';
-import { components, findComponent, interactionPairs, nrtlPairs, orientedPair, sources, wilsonPairs } from './index.ts';
+import {
+  components,
+  findComponent,
+  interactionPairs,
+  nrtlPairs,
+  orientedPair,
+  sources,
+  uniquacPairs,
+  wilsonPairs,
+} from './index.ts';
 
 describe('databank', () => {
   test('holds at least 12 components, each found by name, synonym and CAS number', () => {
@@ -44,6 +53,7 @@ describe('databank', () => {
     const byModel = [
       nrtlPairs,
       wilsonPairs,
+      uniquacPairs,
       ...['peng-robinson', 'srk'].map((name) => interactionPairs.filter((p) => p.equation === name)),
     ];
     for (const pairs of byModel) {

@@ -1,4 +1,4 @@
-import type { ComponentRecord, InteractionPair, NrtlPair, WilsonPair } from './record.ts';
+import type { ActivityPair, ComponentRecord, InteractionPair, NrtlPair, UniquacPair, WilsonPair } from './record.ts';
 import pairFile from './pairs.json' with { type: 'json' };
 import recordFile from './records.json' with { type: 'json' };
 
@@ -11,6 +11,7 @@ export const components = recordFile.records as readonly ComponentRecord[];
 /** Every published pair of the databank, by what it is for. */
 export const nrtlPairs = pairFile.nrtl as unknown as readonly NrtlPair[];
 export const wilsonPairs = pairFile.wilson as unknown as readonly WilsonPair[];
+export const uniquacPairs = pairFile.uniquac as unknown as readonly UniquacPair[];
 export const interactionPairs = pairFile.interactions as unknown as readonly InteractionPair[];
 
 /** The record with this identifier or (any) name, or undefined. */
@@ -22,7 +23,7 @@ export function findComponent(idOrName: string): ComponentRecord | undefined {
 }
 
 /** The pair of `first` and `second` in `pairs`, turned so that index 0 belongs to `first`; undefined when there is none. */
-export function orientedPair<P extends NrtlPair | WilsonPair | InteractionPair>(
+export function orientedPair<P extends ActivityPair | InteractionPair>(
   pairs: readonly P[],
   first: string,
   second: string,

@@ -1,5 +1,15 @@
-export { components, findComponent, interactionPairs, nrtlPairs, orientedPair, sources, wilsonPairs } from './databank.ts';
+export {
+  components,
+  findComponent,
+  interactionPairs,
+  nrtlPairs,
+  orientedPair,
+  sources,
+  uniquacPairs,
+  wilsonPairs,
+} from './databank.ts';
 export type {
+  ActivityPair,
   ComponentRecord,
   Correlation,
   CorrelationForm,
@@ -7,5 +17,6 @@ export type {
   InteractionPair,
   NrtlPair,
   Sourced,
+  UniquacPair,
   WilsonPair,
 } from './record.ts';

@@ -58,6 +58,15 @@ export interface WilsonPair extends Pair {
   V: [number, number];
 }
 
+/** τᵢⱼ = exp(−aᵢⱼ/T), a in K; r and q are those that the parameters were fitted with. */
+export interface UniquacPair extends Pair {
+  a: [number, number];
+  r: [number, number];
+  q: [number, number];
+}
+
+export type ActivityPair = NrtlPair | WilsonPair | UniquacPair;
+
 /** kᵢⱼ = k0 + k1 T of a cubic equation of state; k1 in 1/K. */
 export interface InteractionPair extends Pair {
   equation: CubicName;

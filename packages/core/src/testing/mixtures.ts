@@ -56,5 +56,6 @@ export const nrtlMixture = (components: ComponentRecord[], nrtlPairs: NrtlPair[]
   model: 'nrtl',
   nrtlPairs,
   wilsonPairs: [],
+  uniquacPairs: [],
   interactions: [],
 });

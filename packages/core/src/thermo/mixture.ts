@@ -1,5 +1,13 @@
 import { orientedPair } from '../databank/index.ts';
-import type { ComponentRecord, CubicName, InteractionPair, NrtlPair, WilsonPair } from '../databank/index.ts';
+import type {
+  ActivityPair,
+  ComponentRecord,
+  CubicName,
+  InteractionPair,
+  NrtlPair,
+  UniquacPair,
+  WilsonPair,
+} from '../databank/index.ts';
 import { open, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import { idealSolution } from './activity.ts';
@@ -8,9 +16,10 @@ import { PENG_ROBINSON, SRK } from './cubicMixing.ts';
 import { lowPressureModel } from './lowPressure.ts';
 import type { ThermoModel } from './model.ts';
 import { nrtl } from './nrtl.ts';
+import { uniquac } from './uniquac.ts';
 import { wilson } from './wilson.ts';
 
-export type ModelName = 'ideal' | 'nrtl' | 'wilson' | CubicName;
+export type ModelName = 'ideal' | 'nrtl' | 'wilson' | 'uniquac' | CubicName;
 
 /** A mixture as a case names it: components, a model, and the pair parameters that models may use. */
 export interface Mixture {
@@ -18,6 +27,7 @@ export interface Mixture {
   model: ModelName;
   nrtlPairs: NrtlPair[];
   wilsonPairs: WilsonPair[];
+  uniquacPairs: UniquacPair[];
   interactions: InteractionPair[];
 }
 
@@ -34,6 +44,8 @@ export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
       return nrtlModel(mixture);
     case 'wilson':
       return wilsonModel(mixture);
+    case 'uniquac':
+      return uniquacModel(mixture);
     case 'peng-robinson':
       return solved(cubicModel(components, PENG_ROBINSON, interactionsOf(mixture, 'peng-robinson')));
     case 'srk':
@@ -64,6 +76,18 @@ function wilsonModel({ components, wilsonPairs }: Mixture): Outcome<ThermoModel>
   return points.length > 0 ? open(points) : solved(lowPressureModel(components, wilson(n, { a, ratio })));
 }
 
+function uniquacModel({ components, uniquacPairs }: Mixture): Outcome<ThermoModel> {
+  const n = components.length;
+  const [a, r, q] = [new Float64Array(n * n), new Float64Array(n).fill(1), new Float64Array(n).fill(1)];
+  const points = eachPair(components, uniquacPairs, 'UNIQUAC', (pair, ij, ji) => {
+    [a[ij], a[ji]] = pair.a;
+    const [i, j] = [Math.floor(ij / n), ij % n];
+    [r[i], r[j]] = pair.r;
+    [q[i], q[j]] = pair.q;
+  });
+  return points.length > 0 ? open(points) : solved(lowPressureModel(components, uniquac(n, { r, q, a })));
+}
+
 function interactionsOf({ components, interactions }: Mixture, equation: CubicName) {
   const n = components.length;
   const [k0, k1] = [new Float64Array(n * n), new Float64Array(n * n)];
@@ -78,7 +102,7 @@ function interactionsOf({ components, interactions }: Mixture, equation: CubicNa
 }
 
 /** Calls `use` for each two components that have a pair, with the places of (i, j) and (j, i); an open point for each that have none. */
-function eachPair<P extends NrtlPair | WilsonPair | InteractionPair>(
+function eachPair<P extends ActivityPair | InteractionPair>(
   components: readonly ComponentRecord[],
   pairs: readonly P[],
   model: string,

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { components, nrtlPairs, orientedPair } from '../databank/index.ts';
 import { R } from '../properties/index.ts';
 import { databankRecord, expectSlope, nrtlMixture, published, raoult, solvedValue } from '../testing/index.ts';
-import { buildModel, idealSolution, lowPressureModel, makeActivity, makePhaseProperties, nrtl, wilson } from './index.ts';
+import { buildModel, idealSolution, lowPressureModel, makeActivity, makePhaseProperties, nrtl, uniquac, wilson } from './index.ts';
 import type { ActivityModel, ThermoModel } from './index.ts';
 
 /** A random NRTL liquid of n components: parameters, composition, temperature. */
@@ -22,9 +22,13 @@ type Liquid = typeof liquids extends fc.Arbitrary<infer L> ? L : never;
 
 const offDiagonal = (values: number[], n: number): Float64Array => Float64Array.from(values, (v, k) => (k % (n + 1) === 0 ? 0 : v));
 
-/** The same random numbers as parameters of either model: Wilson's a in J/mol, its volumes from α and the fractions. */
-function activityOf({ n, a, b, alpha, parts }: Liquid, model: 'NRTL' | 'Wilson'): ActivityModel {
+/** The same random numbers as parameters of each model: Wilson's a in J/mol, volumes and sizes from the fractions. */
+function activityOf({ n, a, b, alpha, parts }: Liquid, model: 'NRTL' | 'Wilson' | 'UNIQUAC'): ActivityModel {
   if (model === 'NRTL') return nrtl(n, { a: offDiagonal(a, n), b: offDiagonal(b, n), alpha: new Float64Array(n * n).fill(alpha) });
+  if (model === 'UNIQUAC') {
+    const r = Float64Array.from(parts, (p) => 1 + 4 * p);
+    return uniquac(n, { r, q: r.map((value, i) => value * (0.8 + 0.1 * i)), a: offDiagonal(b, n) });
+  }
   const volume = (i: number): number => 50 + 60 * parts[i];
   const ratio = Float64Array.from({ length: n * n }, (_, p) => volume(p % n) / volume(Math.floor(p / n)));
   return wilson(n, { a: offDiagonal(b, n).map((value) => 8 * value), ratio });
@@ -50,7 +54,7 @@ describe('NRTL', () => {
   });
 });
 
-describe.each(['NRTL', 'Wilson'] as const)('%s', (name) => {
+describe.each(['NRTL', 'Wilson', 'UNIQUAC'] as const)('%s', (name) => {
   test('slopes in T and in mole numbers agree with central differences', () => {
     fc.assert(
       fc.property(liquids, (liquid) => {
@@ -228,5 +232,40 @@ describe('Wilson, published', () => {
     model.evaluate(353.15, Float64Array.of(0.25, 0.75), out, false);
     published(source, 'γ of 2-propanol by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[0]), 2.1244, 0.0003);
     published(source, 'γ of water by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[1]), 1.1904, 0.0001);
+  });
+});
+
+describe('UNIQUAC, published', () => {
+  /** a in K as the source prints it, row-major. */
+  function gammas(r: number[], q: number[], a: number[], T: number, x: number[]): number[] {
+    const out = makeActivity(3);
+    uniquac(3, { r: Float64Array.from(r), q: Float64Array.from(q), a: Float64Array.from(a) }).evaluate(
+      T,
+      Float64Array.from(x),
+      out,
+      false,
+    );
+    return [...out.lnGamma].map(Math.exp);
+  }
+  test('water, ethanol and benzene at 25 °C, in both liquids', () => {
+    const source = 'Gmehling, Kleiber, Kolbe & Rarey, Chemical Thermodynamics for Process Simulation, 2nd ed. (2019), Example 5.19';
+    const a = [0, 526.02, 309.64, -318.06, 0, -91.532, 1325.1, 302.57, 0];
+    const at = (x: number[]) => gammas([0.92, 2.1055, 3.1878], [1.4, 1.972, 2.4], a, 298.15, x);
+    const [w1, e1, b1] = at([0.7273, 0.0909, 0.1818]);
+    published(source, 'γ of water, first liquid', w1, 1.57, 0.0005);
+    published(source, 'γ of ethanol, first liquid', e1, 0.2948, 0.00005);
+    published(source, 'γ of benzene, first liquid', b1, 18.11, 0.005);
+    const [w2, e2, b2] = at([1 / 6, 1 / 6, 2 / 3]);
+    published(source, 'γ of water, second liquid', w2, 8.856, 0.0005);
+    published(source, 'γ of ethanol, second liquid', e2, 0.86, 0.0005);
+    published(source, 'γ of benzene, second liquid', b2, 1.425, 0.0005);
+  });
+  test('acetonitrile, benzene and n-heptane at 45 °C', () => {
+    const source = 'Poling, Prausnitz & O’Connell, The Properties of Gases and Liquids, 5th ed. (2001), chapter 8';
+    const a = [0, 60.28, 23.71, 89.57, 0, -135.9, 545.8, 245.4, 0];
+    const [acetonitrile, benzene, heptane] = gammas([1.87, 3.19, 5.17], [1.72, 2.4, 4.4], a, 318.15, [0.1311, 0.033, 0.8359]);
+    published(source, 'γ of acetonitrile', acetonitrile, 7.15, 0.005);
+    published(source, 'γ of benzene', benzene, 1.25, 0.005);
+    published(source, 'γ of n-heptane', heptane, 1.06, 0.005);
   });
 });

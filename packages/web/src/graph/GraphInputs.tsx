@@ -57,6 +57,7 @@ export function GraphInputs() {
 const modelOptions: { value: ModelName; label: string }[] = [
   { value: 'nrtl', label: 'NRTL' },
   { value: 'wilson', label: 'Wilson' },
+  { value: 'uniquac', label: 'UNIQUAC' },
   { value: 'ideal', label: 'ideal solution' },
   { value: 'peng-robinson', label: 'Peng-Robinson' },
   { value: 'srk', label: 'Soave-Redlich-Kwong' },
@@ -101,6 +102,7 @@ function modelNote({ components, model, nrtlPairs, interactions }: Mixture): str
       return interactions.some((p) => p.equation === model) ? undefined : 'No kij known for this pair: taken as 0.';
     case 'nrtl':
     case 'wilson':
+    case 'uniquac':
       return undefined;
   }
 }

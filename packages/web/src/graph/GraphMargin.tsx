@@ -156,7 +156,7 @@ function Sources() {
   );
 }
 
-function sourceOf({ model, nrtlPairs, wilsonPairs, interactions }: Mixture): string {
+function sourceOf({ model, nrtlPairs, wilsonPairs, uniquacPairs, interactions }: Mixture): string {
   const of = (pair: { source: string; confidence: string } | undefined): string =>
     pair === undefined ? 'none known' : `${pair.source} (${pair.confidence})`;
   switch (model) {
@@ -166,6 +166,8 @@ function sourceOf({ model, nrtlPairs, wilsonPairs, interactions }: Mixture): str
       return `NRTL: ${of(nrtlPairs[0])}. Vapour: ideal gas.`;
     case 'wilson':
       return `Wilson: ${of(wilsonPairs[0])}. Vapour: ideal gas.`;
+    case 'uniquac':
+      return `UNIQUAC: ${of(uniquacPairs[0])}. Vapour: ideal gas.`;
     case 'peng-robinson':
     case 'srk':
       return `Both phases by ${model === 'srk' ? 'Soave-Redlich-Kwong (1972)' : 'Peng-Robinson (1976)'}; kij: ${of(interactions.find((p) => p.equation === model))}.`;
