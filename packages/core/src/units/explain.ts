@@ -3,6 +3,7 @@ import type { OpenPoint, Reason, Warning } from '../numerics/index.ts';
 import { findUnit } from './dimensions.ts';
 import type { Site } from './dimensions.ts';
 import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
+import { capital } from './words.ts';
 
 /** How numbers are shown where a sentence is read. */
 export interface Show {
@@ -102,8 +103,4 @@ export function explainWarning(warning: Warning, show: Show): string {
     case 'tangent-pinch':
       return `The pinch at minimum reflux is on the curve at x = ${show.fraction(warning.x)}, not at the feed: a colder or hotter feed will not lower it.`;
   }
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

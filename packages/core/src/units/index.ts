@@ -1,6 +1,7 @@
 export { findUnit, fromSI, toSI, units, unitsOf } from './dimensions.ts';
 export { explain, explainOpenPoint, explainWarning, showIn } from './explain.ts';
 export { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
+export { capital } from './words.ts';
 export { explainParse, parseQuantity, parseReflux } from './parse.ts';
 export type { Dimension, Site, Unit } from './dimensions.ts';
 export type { Show, ShownUnits } from './explain.ts';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
+  capital,
   explain,
   explainOpenPoint,
   explainParse,
@@ -154,6 +155,15 @@ describe('numbers on the screen', () => {
 });
 
 describe('sentences', () => {
+  test.each([
+    ['n-pentane', 'n-Pentane'],
+    ['2-propanol', '2-Propanol'],
+    ['1,4-dioxane', '1,4-Dioxane'],
+    ['water', 'Water'],
+    ['nitromethane', 'Nitromethane'],
+  ])('%s begins a sentence as %s', (name, shown) => {
+    expect(capital(name)).toBe(shown);
+  });
   const show = showIn({ temperature: '°C', pressure: 'bar' }, SITE);
   test('short reflux says by how much and where', () => {
     expect(explain({ code: 'below-minimum-reflux', reflux: 0.4, minimum: 0.539, from: 0.62, to: 0.9 }, show)).toBe(

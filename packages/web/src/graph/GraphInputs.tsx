@@ -1,5 +1,5 @@
 /** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
-import { formatEntered, parseReflux } from '@keen-ladder/core';
+import { capital, formatEntered, parseReflux } from '@keen-ladder/core';
 import type { Dimension, FeedQuality, Mixture, ModelName } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { memo, useState } from 'react';
@@ -385,7 +385,3 @@ const FeedStageField = memo(function FeedStageField({ column, feedStage }: { col
     </Field>
   );
 });
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}

@@ -158,7 +158,7 @@ function Sources() {
 
 function sourceOf({ model, nrtlPairs, wilsonPairs, uniquacPairs, interactions }: Mixture): string {
   const of = (pair: { source: string; confidence: string } | undefined): string =>
-    pair === undefined ? 'none known' : `${pair.source} (${pair.confidence})`;
+    pair === undefined ? 'none known, taken as 0' : `${pair.source} (${pair.confidence})`;
   switch (model) {
     case 'ideal':
       return 'Raoult’s law: ideal liquid, ideal gas.';
