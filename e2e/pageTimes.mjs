@@ -23,8 +23,51 @@ for (let k = 0; k < RUNS; k++) {
   graph.push(await timed(() => second.goto(address), second.locator('.headline-number')));
   await fresh.close();
 }
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(address);
+await page.locator('.headline-number').waitFor();
+const updates = await page.evaluate(dragRate);
+const saving = await savingTime(page);
 await browser.close();
-console.log(JSON.stringify({ list: median(list), graph: median(graph) }));
+console.log(JSON.stringify({ list: median(list), graph: median(graph), updates, saving }));
+
+/** From a keystroke to the server's answer, ms. */
+async function savingTime(on) {
+  await on.waitForTimeout(2000); // what was dragged before is saved by then
+  const put = on.waitForResponse((reply) => reply.request().method() === 'PUT' && reply.ok());
+  const began = Date.now();
+  await on
+    .locator('.number-input')
+    .and(on.getByLabel(/in bottoms/))
+    .fill('0.03');
+  await put;
+  return Date.now() - began;
+}
+
+/** In the page: the distillate is dragged to and fro for two seconds; how often a second the staircase is drawn anew. */
+async function dragRate() {
+  const point = document.querySelector('.handle[aria-label="Purity of the distillate"]');
+  const mark = point.querySelector('.handle-mark').getBoundingClientRect();
+  let drawn = 0;
+  const observer = new MutationObserver(() => drawn++);
+  observer.observe(document.querySelector('[data-part="staircase"]'), { attributes: true, attributeFilter: ['d'] });
+  const send = (type, d) =>
+    point.dispatchEvent(
+      new PointerEvent(type, { bubbles: true, pointerId: 1, buttons: 1, clientX: mark.x + 6 - d, clientY: mark.y + 6 + d }),
+    );
+  // Pointers made by a script cannot be captured.
+  point.setPointerCapture = () => undefined;
+  point.hasPointerCapture = () => true;
+  const began = performance.now();
+  send('pointerdown', 0);
+  for (let k = 0; performance.now() - began < 2000; k++) {
+    send('pointermove', 30 + 25 * Math.sin(k / 9));
+    await new Promise((resolve) => requestAnimationFrame(resolve));
+  }
+  send('pointerup', 30);
+  observer.disconnect();
+  return (1000 * drawn) / (performance.now() - began);
+}
 
 async function timed(go, visible) {
   const began = Date.now();

@@ -6,13 +6,11 @@ import type { Page } from '@playwright/test';
 import { exceptRefusals, expect, field, openCopy, saved, solved, test, url, watch } from './engineer.ts';
 import { startService } from './service.ts';
 
-test('an edit saves by itself within a second or so and is there after a reload', async ({ quietPage: page }) => {
+test('an edit saves by itself and is there after a reload', async ({ quietPage: page }) => {
   await openCopy(page);
-  const began = Date.now();
   const put = page.waitForResponse((reply) => reply.request().method() === 'PUT' && reply.ok());
   await field(page, /Acetone in bottoms/).fill('0.03');
   await put;
-  expect(Date.now() - began).toBeLessThan(1500);
   await saved(page);
   await page.reload();
   await solved(page);

@@ -68,6 +68,8 @@ await main(async () => {
     ]),
     ['List of cases, cold browser, until it answers', `${times.list} ms`, '≤ 2000 ms'],
     ['Graph page, cold browser, until it is solved', `${times.graph} ms`, '≤ 2000 ms'],
+    ['Updates of the drawing while a point is dragged', `${times.updates.toFixed(0)} a second`, '≥ 30 a second'],
+    ['From a keystroke to saved on the server', `${times.saving} ms`, '≤ 1000 ms'],
     ['JavaScript of the first page, gzipped', `${sizes.first.toFixed(0)} kB`, '≤ 500 kB'],
     ['JavaScript of the graph page, gzipped, all in all', `${sizes.graph.toFixed(0)} kB`, '≤ 500 kB'],
   ];

@@ -13,6 +13,8 @@ import { factsKnown, stood } from './savingSlice.ts';
 
 /** Edits within this time go together. */
 const GATHER = 600; // ms
+/** During a drag the browser's copy is renewed so often; the first edit after a pause is kept at once. */
+const KEEP_INTERVAL = 100; // ms
 const RETRY_FIRST = 1000; // ms
 const RETRY_LONGEST = 8000; // ms
 
@@ -34,6 +36,8 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
   let seen: CaseDocument | undefined;
   let timer: number | undefined;
   let sending = false;
+  let keepTimer: number | undefined;
+  let lastKept = -Infinity;
   let retryAfter = RETRY_FIRST;
 
   const present = (): CaseDocument => store.getState().document.present;
@@ -43,9 +47,23 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
     const document = present();
     if (caseId === undefined || document === seen) return;
     seen = document;
-    drafts.keep(caseId, version, document);
+    keepSoon();
     if (store.getState().saving.standing.state === 'refused') store.dispatch(stood({ state: 'saving' }));
     if (!isHeld()) schedule(GATHER);
+  }
+
+  function keepSoon(): void {
+    if (keepTimer !== undefined) return;
+    const wait = lastKept + KEEP_INTERVAL - performance.now();
+    if (wait <= 0) keepNow();
+    else keepTimer = window.setTimeout(keepNow, wait);
+  }
+
+  function keepNow(): void {
+    window.clearTimeout(keepTimer);
+    keepTimer = undefined;
+    lastKept = performance.now();
+    if (caseId !== undefined && present() !== onServer) drafts.keep(caseId, version, present());
   }
 
   function schedule(delay: number): void {
@@ -116,6 +134,10 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
   }
 
   store.subscribe(look);
+  // The page goes: what was to be kept in a moment is kept now.
+  window.addEventListener('pagehide', () => {
+    if (keepTimer !== undefined) keepNow();
+  });
   window.addEventListener('online', () => {
     if (timer !== undefined) window.clearTimeout(timer);
     timer = undefined;
@@ -143,6 +165,7 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
       else store.dispatch(stood({ state: 'conflict', current: opened }));
     },
     close() {
+      if (keepTimer !== undefined) keepNow();
       caseId = undefined;
       store.dispatch(factsKnown(null));
     },
