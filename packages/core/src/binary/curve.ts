@@ -9,7 +9,7 @@
  *   y′(−1 + K₂x₂h₂) − K₂x₂ (∂lnK₂/∂T) T′ = K₂(−1 + x₂g₂)
  */
 import { bubbleTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
-import { bracketedRoot, outOfReach, passOn, solved } from '../numerics/index.ts';
+import { bracketedRoot, outOfReach, passOn, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
@@ -24,7 +24,7 @@ export interface BinaryCurve {
   readonly slope: Float64Array; // dy/dx
   /** Where y* = x between the ends, ordered in x. */
   readonly azeotropes: readonly { x: number; T: number }[];
-  /** Solves the point of the curve at liquid composition x into `out`; allocates nothing. */
+  /** Solves the point of the curve at liquid composition x into `out`; without one it interrupts (`rescued` in numerics/). */
   at: (x: number, out: CurvePoint) => void;
   /** The liquid in equilibrium with vapour y, into `out`. */
   atVapour: (y: number, out: CurvePoint) => void;
@@ -57,6 +57,7 @@ export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve>
     x[k] = k === SAMPLES ? 1 : (1 - Math.cos((Math.PI * k) / SAMPLES)) / 2;
     const bubble = solve(x[k], k === 0 ? undefined : T[k - 1], point);
     if (bubble !== undefined) return bubble;
+    if (!Number.isFinite(point.y + point.slope)) return outOfReach({ code: 'not-finite', what: 'equilibrium curve' });
     y[k] = point.y;
     T[k] = point.T;
     slope[k] = point.slope;
@@ -68,7 +69,7 @@ export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve>
     const k = interval(x, xWanted);
     const share = (xWanted - x[k]) / (x[k + 1] - x[k]);
     const failed = solve(xWanted, T[k] + share * (T[k + 1] - T[k]), out);
-    if (failed !== undefined) throw new RangeError(`no bubble point at x = ${xWanted} between two samples that have one`);
+    if (failed !== undefined) valueOrInterrupt(failed);
   }
 
   /** Newton on y*(x) = y inside the two samples that hold it; y* rises in x wherever the liquid does not split. */
@@ -90,7 +91,7 @@ export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve>
   }
 
   const curve = { model, P, x, y, T, slope, at, atVapour };
-  return solved({ ...curve, azeotropes: findAzeotropes(curve) });
+  return rescued(() => solved({ ...curve, azeotropes: findAzeotropes(curve) }));
 }
 
 /** Returns a function that solves one point, or says why there is none. */

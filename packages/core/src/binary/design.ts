@@ -70,6 +70,7 @@ export function designColumn(curve: BinaryCurve, input: DesignInput): DesignOutc
   if (wrongSplit !== undefined) return { outcome: outOfReach(wrongSplit), basis: null };
   const minimum = minimumReflux(curve, input);
   const R = input.reflux.kind === 'ratio' ? input.reflux.value : input.reflux.value * minimum.ratio;
+  if (!Number.isFinite(minimum.ratio)) return { outcome: outOfReach({ code: 'not-finite', what: 'minimum reflux' }), basis: null };
   if (!(R > 0)) return { outcome: outOfReach({ code: 'reflux-not-positive', reflux: R }), basis: null };
   const noBoilUp = boilUpReason(input, R, minimum);
   if (noBoilUp !== undefined) return { outcome: outOfReach(noBoilUp), basis: null };

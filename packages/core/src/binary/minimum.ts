@@ -84,6 +84,10 @@ function feedPinch(curve: BinaryCurve, split: Split): CurvePoint {
   // A sample that lies on the q-line to the last figure needs no search.
   const nearer = Math.abs(sampled(best)) < Math.abs(sampled(best + 1)) ? low : high;
   beside(beside(low) * beside(high) < 0 ? bracketedRoot(beside, low, high, 1e-14) : nearer);
+  // On the q-line by its better-conditioned side: a curve that is all but vertical leaves y with no figures.
+  const t = Math.abs(1 - q) > 0.5 ? (z - point.x) / (1 - q) : point.y - point.x;
+  point.x = z + (q - 1) * t;
+  point.y = z + q * t;
   return point;
 }
 

@@ -15,7 +15,7 @@ import type { TwoPhases } from './kValues.ts';
  * @param x      liquid mole fractions, length model.n, Σx = 1
  * @param y      out: vapour mole fractions, length model.n; the last iterate when there is no answer
  * @param start  first temperature, K; left out: where the model's first K-values say
- * @returns solved with T in K, or out-of-reach: `no-convergence`
+ * @returns solved with T in K, or out-of-reach: `no-convergence`, `phases-alike`, `not-finite`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
 export function bubbleTemperature(
@@ -34,7 +34,7 @@ export function bubbleTemperature(
     evaluateK(model, T, P, x, y, w, 'fugacity');
     const change = renewVapour(model, x, y, w);
     error = w.logSum;
-    if (Math.abs(error) < TOLERANCE && change < TOLERANCE) return ended(T, w, T, iteration);
+    if (Math.abs(error) < TOLERANCE && change < TOLERANCE) return ended(T, w, T, P, iteration);
     let slope = 0; // df/d(1/T), K
     for (let i = 0; i < model.n; i++) slope -= y[i] * w.dLnKDT[i] * T * T;
     const inverse = 1 / T - error / slope;
@@ -42,7 +42,7 @@ export function bubbleTemperature(
     if (!(next > T_LOWEST && next < T_HIGHEST)) break;
     T = next;
   }
-  return outOfReach({ code: 'no-convergence', residual: Math.abs(error), iterations: MAX_ITERATIONS });
+  return noAnswer(error);
 }
 
 /**
@@ -50,7 +50,7 @@ export function bubbleTemperature(
  * @param T  temperature, K
  * @param x  liquid mole fractions, length model.n, Σx = 1
  * @param y  out: vapour mole fractions, length model.n
- * @returns solved with P in Pa, or out-of-reach: `no-convergence`
+ * @returns solved with P in Pa, or out-of-reach: `no-convergence`, `phases-alike`, `not-finite`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
 export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y: Float64Array): Outcome<number> {
@@ -63,13 +63,13 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
     evaluateK(model, T, Math.exp(lnP), x, y, w, 'slopes');
     const change = renewVapour(model, x, y, w);
     error = w.logSum;
-    if (Math.abs(error) < TOLERANCE && change < TOLERANCE) return ended(Math.exp(lnP), w, T, iteration);
+    if (Math.abs(error) < TOLERANCE && change < TOLERANCE) return ended(Math.exp(lnP), w, T, Math.exp(lnP), iteration);
     let slope = 0; // df/d ln P; −1 for an ideal vapour
     for (let i = 0; i < model.n; i++) slope += y[i] * (w.liquid.dLnPhiDP[i] - w.vapour.dLnPhiDP[i]) * Math.exp(lnP);
     lnP -= error / slope;
     if (!Number.isFinite(lnP)) break;
   }
-  return outOfReach({ code: 'no-convergence', residual: Math.abs(error), iterations: MAX_ITERATIONS });
+  return noAnswer(error);
 }
 
 /** Where ln Σ xK of the model's first K-values is 0, to a tenth of a kelvin: bisection in 1/T, in which it falls. */
@@ -97,12 +97,14 @@ function firstVapour(model: ThermoModel, T: number, P: number, x: Float64Array, 
  * The answer, unless both phases came out as one, which above its critical point is all that an equation of state has: their fugacities
  * then change alike with temperature. (At an azeotrope K is 1 as well, but not its slope.)
  */
-function ended(value: number, w: TwoPhases, T: number, iterations: number): Outcome<number> {
+function ended(value: number, w: TwoPhases, T: number, P: number, iterations: number): Outcome<number> {
   const apart = w.dLnKDT.reduce((most, slope) => Math.max(most, Math.abs(slope) * T), 0);
-  const residual = Math.abs(w.logSum);
-  return apart > ALIKE
-    ? solved(value, { iterations, residual })
-    : outOfReach({ code: 'no-convergence', residual: apart, iterations });
+  return apart > ALIKE ? solved(value, { iterations, residual: Math.abs(w.logSum) }) : outOfReach({ code: 'phases-alike', T, P });
+}
+
+function noAnswer(error: number): Outcome<number> {
+  if (!Number.isFinite(error)) return outOfReach({ code: 'not-finite', what: 'bubble point' });
+  return outOfReach({ code: 'no-convergence', residual: Math.abs(error), iterations: MAX_ITERATIONS });
 }
 
 /** y ∝ x K, with f = ln Σ x K left in w; returns the largest change of y. An ideal vapour's y is right at the first. */

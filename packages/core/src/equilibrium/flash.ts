@@ -170,6 +170,7 @@ function converge(
     compositions(z, beta, w);
     evaluatePhases(model, T, P, w, iteration > SUBSTITUTIONS ? 'slopes' : 'fugacity');
     error = largestGap(z, w);
+    if (!Number.isFinite(error)) return outOfReach({ code: 'not-finite', what: 'flash' });
     if (error < TOLERANCE) return settled(model, T, P, z, beta, feedPhase, w, { iterations: iteration, residual: error });
     if (iteration <= SUBSTITUTIONS) beta = renew(z, w);
     else {
@@ -193,7 +194,7 @@ function settled(
   // Both phases alike is the trivial solution, which only a feed that is stable after all can come to.
   let distance = 0;
   for (let i = 0; i < z.length; i++) distance = Math.max(distance, Math.abs(w.x[i] - w.y[i]));
-  if (distance < 1e-9) return outOfReach({ code: 'no-convergence', residual: distance, iterations: report.iterations });
+  if (distance < 1e-9) return outOfReach({ code: 'phases-alike', T, P });
   if (beta <= EDGE || beta >= 1 - EDGE) return solved(single(feedPhase, z), report);
   w.beta = beta;
   // A cubic equation does not know which of its phases is which: the second is the wider one.

@@ -5,8 +5,8 @@
  * Where the vapour share leaps at one temperature (a pure component, an azeotrope) the given enthalpy or share divides the two phases.
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 10 (nested loops, there advised as the safe way).
  */
-import { bracketedRoot, outOfReach, passOn, solved } from '../numerics/index.ts';
-import type { Outcome, Reason } from '../numerics/index.ts';
+import { bracketedRoot, outOfReach, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
+import type { Outcome } from '../numerics/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { flashTP, makeFlashWork } from './flash.ts';
@@ -23,12 +23,12 @@ export interface FlashAt extends Flash {
  * @param P Pa
  * @param h molar enthalpy of the feed, J/mol, from the elements at 298.15 K
  * @param z feed mole fractions, length model.n
- * @returns solved; or out-of-reach: `no-convergence`, when no temperature from 40 to 2000 K has this enthalpy
+ * @returns solved; or out-of-reach: `no-such-state`, when no temperature from 40 to 2000 K has this enthalpy; or what the flash inside says
  */
 export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Array): Outcome<FlashAt> {
   const w = makeFlashWork(model.n);
   const excess = (T: number): number => enthalpyOf(model, T, P, flashed(model, T, P, z, w)) - h;
-  return atTemperature(model, P, z, w, excess, (T) => {
+  return atTemperature('enthalpy', model, P, z, w, excess, (T) => {
     const liquid = phaseEnthalpy(model, 'liquid', T, P, z);
     const vapour = phaseEnthalpy(model, 'vapour', T, P, z);
     return (h - liquid) / (vapour - liquid);
@@ -41,6 +41,7 @@ export function flashPBeta(model: ThermoModel, P: number, beta: number, z: Float
   const w = makeFlashWork(model.n);
   const inside = within(beta);
   return atTemperature(
+    'vapour share',
     model,
     P,
     z,
@@ -58,7 +59,9 @@ export function flashTBeta(model: ThermoModel, T: number, beta: number, z: Float
   const excess = (lnP: number): number => inside - flashed(model, T, Math.exp(lnP), z, w).beta;
   return rescued(() => {
     const root = rootFrom(excess, Math.log(FIRST_PRESSURE), 1, Math.log(LOWEST_PRESSURE), Math.log(HIGHEST_PRESSURE));
-    return root === undefined ? outOfReach(nothingThere) : settledAt(model, T, Math.exp(root), z, w, () => beta);
+    return root === undefined
+      ? outOfReach({ code: 'no-such-state', what: 'vapour share' })
+      : settledAt(model, T, Math.exp(root), z, w, () => beta);
   });
 }
 
@@ -76,6 +79,7 @@ function phaseEnthalpy(model: ThermoModel, phase: Phase, T: number, P: number, x
 }
 
 function atTemperature(
+  what: string,
   model: ThermoModel,
   P: number,
   z: Float64Array,
@@ -85,7 +89,7 @@ function atTemperature(
 ): Outcome<FlashAt> {
   return rescued(() => {
     const root = rootFrom(excess, FIRST_TEMPERATURE, FIRST_STEP, T_LOWEST, T_HIGHEST);
-    return root === undefined ? outOfReach(nothingThere) : settledAt(model, root, P, z, w, shareAtLeap);
+    return root === undefined ? outOfReach({ code: 'no-such-state', what }) : settledAt(model, root, P, z, w, shareAtLeap);
   });
 }
 
@@ -122,30 +126,8 @@ function rootFrom(f: (at: number) => number, start: number, step: number, lowest
   return at;
 }
 
-/** A flash inside the loop that finds no answer ends the whole: it is carried out by this and turned into an outcome again. */
-class InnerFailure extends Error {
-  readonly outcome: Exclude<Outcome<Flash>, { state: 'solved' }>;
-
-  constructor(outcome: Exclude<Outcome<Flash>, { state: 'solved' }>) {
-    super('the flash inside found no answer');
-    this.outcome = outcome;
-  }
-}
-
-function flashed(model: ThermoModel, T: number, P: number, z: Float64Array, w: FlashWork): Flash {
-  const outcome = flashTP(model, T, P, z, w);
-  if (outcome.state !== 'solved') throw new InnerFailure(outcome);
-  return outcome.value;
-}
-
-function rescued(work: () => Outcome<FlashAt>): Outcome<FlashAt> {
-  try {
-    return work();
-  } catch (error) {
-    if (error instanceof InnerFailure) return passOn(error.outcome);
-    throw error;
-  }
-}
+const flashed = (model: ThermoModel, T: number, P: number, z: Float64Array, w: FlashWork): Flash =>
+  valueOrInterrupt(flashTP(model, T, P, z, w));
 
 function checkShare(beta: number): void {
   if (!(beta >= 0 && beta <= 1)) throw new RangeError(`a vapour share of ${beta}`);
@@ -156,7 +138,6 @@ function within(beta: number): number {
   return Math.min(Math.max(beta, BEGINNING), 1 - BEGINNING);
 }
 
-const nothingThere: Reason = { code: 'no-convergence', residual: 1, iterations: 0 };
 const FIRST_TEMPERATURE = 350; // K
 const FIRST_STEP = 15; // K
 const FIRST_PRESSURE = 101325; // Pa

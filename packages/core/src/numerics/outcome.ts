@@ -26,6 +26,9 @@ export type OpenPoint =
 export type Reason =
   | { code: 'supercritical'; P: number; highest: number } // Pa
   | { code: 'no-convergence'; residual: number; iterations: number }
+  | { code: 'not-finite'; what: string }
+  | { code: 'phases-alike'; T: number; P: number } // K, Pa
+  | { code: 'no-such-state'; what: string }
   | { code: 'feed-outside-products'; z: number; xB: number; xD: number }
   | { code: 'not-more-volatile'; name: string; other: string }
   | { code: 'azeotrope-in-range'; name: string; x: number; T: number; xB: number; xD: number }
@@ -55,8 +58,36 @@ export function open<T>(points: OpenPoint[]): Outcome<T> {
 }
 
 /** The same non-answer to a larger question: open points and reasons travel up, a nearest point of another kind does not. */
-export function passOn<T>(outcome: Exclude<Outcome<unknown>, { state: 'solved' }>): Outcome<T> {
+export function passOn<T>(outcome: NoAnswer): Outcome<T> {
   return outcome.state === 'open' ? outcome : outOfReach(outcome.reason, outcome.report);
+}
+
+type NoAnswer = Exclude<Outcome<unknown>, { state: 'solved' }>;
+
+/** Carries a non-answer out of a function that can only return a number, such as the f of a root search, to the `rescued` around it. */
+class Interrupted extends Error {
+  readonly outcome: NoAnswer;
+
+  constructor(outcome: NoAnswer) {
+    super('a step inside found no answer');
+    this.outcome = outcome;
+  }
+}
+
+/** The value; without one, the `rescued` around this call ends with the same non-answer. */
+export function valueOrInterrupt<T>(outcome: Outcome<T>): T {
+  if (outcome.state === 'solved') return outcome.value;
+  throw new Interrupted(outcome);
+}
+
+/** Runs work whose inner steps may be interrupted by `valueOrInterrupt`; nothing of that leaves here but an outcome. */
+export function rescued<T>(work: () => Outcome<T>): Outcome<T> {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof Interrupted) return passOn(error.outcome);
+    throw error;
+  }
 }
 
 /** A result of closed formulae: no steps, no error but rounding. */

@@ -5,7 +5,7 @@
  */
 import { binaryCurve, designColumn, feedQuality } from '../binary/index.ts';
 import type { BinaryCurve, Design, DesignBasis, FeedCondition, FeedQuality } from '../binary/index.ts';
-import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
+import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit, Condition, Flow, Stream } from './document.ts';
@@ -81,12 +81,24 @@ interface Inputs {
   feedStage: number | 'best';
 }
 
-function design(curve: BinaryCurve, inputs: Inputs): Pick<GraphResult, 'feed' | 'basis' | 'outcome'> {
+type Designed = Pick<GraphResult, 'feed' | 'basis' | 'outcome'>;
+
+/** A point of the curve that cannot be solved, deep inside, ends the whole with its own reason. */
+function design(curve: BinaryCurve, inputs: Inputs): Designed {
+  const answer = rescued<Designed>(() => solved(designed(curve, inputs)));
+  return answer.state === 'solved' ? answer.value : { feed: null, basis: null, outcome: passOn(answer) };
+}
+
+function designed(curve: BinaryCurve, inputs: Inputs): Designed {
   const { z, condition } = inputs;
   const feed = feedQuality(curve, z, condition);
+  if (!Number.isFinite(feed.q + feed.enthalpy))
+    return { feed: null, basis: null, outcome: outOfReach({ code: 'not-finite', what: 'feed quality' }) };
   const { outcome, basis } = designColumn(curve, { ...inputs, q: feed.q, feedEnthalpy: feed.enthalpy });
   if (outcome.state !== 'solved') return { feed, basis, outcome: passOn(outcome) };
   const flowed: GraphDesign = { ...outcome.value, flows: flowsOf(outcome.value, inputs.flow) };
+  if (!Object.values(flowed.flows).every(Number.isFinite))
+    return { feed, basis, outcome: outOfReach({ code: 'not-finite', what: 'duty' }) };
   return { feed, basis, outcome: solved(flowed, outcome.report, [...outcome.warnings, ...extrapolations(curve, flowed)]) };
 }
 

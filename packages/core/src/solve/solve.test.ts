@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { explain, showIn } from '../units/index.ts';
 import { acetoneWaterCase, databankRecord, published, reasonOf, solvedValue } from '../testing/index.ts';
@@ -142,5 +143,72 @@ describe('mass and mole', () => {
     const inMoles = solvedValue(solveOnce(acetoneWaterCase()).outcome);
     const inMass = changed((d) => (d.units[0].graph.distillate = { value: moleToMass(d.mixture.components, 0.95), basis: 'mass' }));
     expect(solvedValue(solveOnce(inMass).outcome).needed).toBeCloseTo(inMoles.needed, 9);
+  });
+});
+
+describe('documents that are valid and make no sense', () => {
+  const odd = fc.constantFrom(0, -1, 1e3, -1e6, 1e15, 1e-12, NaN);
+  const edits = fc.record({
+    component: fc.constantFrom(0, 1),
+    correlation: fc.constantFrom(
+      'vapourPressure' as const,
+      'heatOfVaporisation' as const,
+      'idealGasHeatCapacity' as const,
+      'liquidDensity' as const,
+    ),
+    coefficient: fc.nat({ max: 5 }),
+    value: odd.filter(Number.isFinite),
+    pair: fc.tuple(odd, odd).map(([a, b]): [number, number] => [a || 0, b || 0]),
+    model: fc.constantFrom(
+      'ideal' as const,
+      'nrtl' as const,
+      'wilson' as const,
+      'uniquac' as const,
+      'peng-robinson' as const,
+      'srk' as const,
+    ),
+    Tc: fc.constantFrom(508.1, 1, 1e6),
+    pressure: fc.constantFrom(1e5, 1e-6, 10, 3e6),
+    condition: fc.constantFrom(
+      { by: 'q' as const, q: -1.7 },
+      { by: 'temperature' as const, temperature: 1 },
+      { by: 'temperature' as const, temperature: 1e5 },
+      { by: 'saturated-liquid' as const },
+    ),
+    z: fc.constantFrom(0, 1e-9, 0.35, 1),
+  });
+
+  /** Every number of a result, found wherever it stands. */
+  function numbersOf(value: unknown): number[] {
+    if (typeof value === 'number') return [value];
+    return typeof value === 'object' && value !== null ? Object.values(value).flatMap(numbersOf) : [];
+  }
+
+  test('end in an answer or a reason: never an exception, never a number that is not finite', () => {
+    fc.assert(
+      fc.property(edits, (edit) => {
+        const document = acetoneWaterCase();
+        const { mixture } = document;
+        const ids: [string, string] = [mixture.components[0].id, mixture.components[1].id];
+        mixture.components = structuredClone(mixture.components);
+        mixture.model = edit.model;
+        const named = { components: ids, source: 'test', confidence: 'test' };
+        mixture.nrtlPairs = [{ ...named, a: [0, 0], b: edit.pair, alpha: 0.3 }];
+        mixture.wilsonPairs = [{ ...named, a: edit.pair, V: [1e-4, 1e-5] }];
+        mixture.uniquacPairs = [{ ...named, a: edit.pair, r: [1, 3], q: [1, 2] }];
+        const record = mixture.components[edit.component];
+        const { c } = record[edit.correlation];
+        c[edit.coefficient % c.length] = edit.value;
+        record.criticalTemperature.value = edit.Tc;
+        document.units[0].pressure = edit.pressure;
+        document.streams[0].condition = edit.condition;
+        document.streams[0].composition = { value: edit.z, basis: 'mole' };
+        const result = solveOnce(document);
+        expect(numbersOf(result).every(Number.isFinite)).toBe(true);
+        if (result.outcome.state === 'out-of-reach')
+          expect(explain(result.outcome.reason, showIn({ temperature: '°C', pressure: 'bar' }, document.site))).toMatch(/\.$/);
+      }),
+      { numRuns: 1500 },
+    );
   });
 });

@@ -40,6 +40,12 @@ export function explain(reason: Reason, show: Show): string {
       return `No bubble point at ${show.pressure(reason.P)}: this liquid's highest is ${show.pressure(reason.highest)}. Lower the pressure.`;
     case 'no-convergence':
       return `No answer in ${show.count(reason.iterations)} steps; the largest error left is ${show.share(reason.residual)}.`;
+    case 'not-finite':
+      return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
+    case 'phases-alike':
+      return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
+    case 'no-such-state':
+      return `No temperature or pressure within reach gives this ${reason.what}.`;
     case 'feed-outside-products':
       return explainSplit(reason.z, reason.xB, reason.xD, show);
     case 'not-more-volatile':

@@ -190,6 +190,9 @@ describe('sentences', () => {
     expect(explain({ code: 'not-more-volatile', name: 'water', other: 'acetone' }, show)).toBe(
       'Water is the less volatile here, so it cannot go overhead: exchange it with acetone.',
     );
+    expect(explain({ code: 'not-finite', what: 'bubble point' }, show)).toContain('no finite bubble point');
+    expect(explain({ code: 'phases-alike', T: 500, P: 4e6 }, show)).toContain('226.9 °C and 40.00 bar');
+    expect(explain({ code: 'no-such-state', what: 'enthalpy' }, show)).toContain('this enthalpy');
     expect(explain({ code: 'two-liquids', from: 0.1, to: 0.4 }, show)).toContain('splits into two');
     expect(explain({ code: 'reflux-not-positive', reflux: -1 }, show)).toContain('−1.000');
     expect(explain({ code: 'no-boil-up', reflux: 0.1, minimum: 0.5 }, show)).toContain('0.5000');

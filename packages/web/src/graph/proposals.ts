@@ -34,6 +34,9 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
       return [azeotropeProposal(reason, column)];
     case 'supercritical':
     case 'no-convergence':
+    case 'not-finite':
+    case 'phases-alike':
+    case 'no-such-state':
     case 'feed-outside-products':
     case 'two-liquids':
     case 'too-many-stages':
