@@ -7,6 +7,15 @@ export const Id = z.guid();
 export const IdParams = z.strictObject({ id: Id });
 export const VersionParams = z.strictObject({ id: Id, version: z.coerce.number().int().positive().max(2_147_483_647) });
 
+/** Components of a mixture by CAS number or name, parted by semicolons. */
+export const ComponentList = z.strictObject({
+  components: z
+    .string()
+    .max(4000)
+    .transform((list) => list.split(';').filter((id) => id !== ''))
+    .refine((ids) => ids.length <= 60, { message: 'at most 60 components' }),
+});
+
 export const NewProject = z.strictObject({ name: CaseName });
 export const Rename = z.strictObject({ name: CaseName });
 export const NewCase = z.strictObject({ name: CaseName, document: CaseDocument });

@@ -7,7 +7,7 @@ import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/cor
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -19,39 +19,93 @@ const identifier = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9:_.-]{0,63}$/);
 /** Numbers that engineers type; beyond, a unit was mistaken. */
 const number = z.number().min(-1e15).max(1e15);
 
-const Sourced = z.strictObject({ value: number, source: text(500) });
+const how = z.enum(['fitted', 'estimated']).optional();
 
-const coefficientCounts = { '100': 5, '101': 5, '105': 4, '114': 5, '116': 6, antoine: 3, 'vdi-hvap': 6 } as const;
+const Sourced = z.strictObject({
+  value: number,
+  source: text(500),
+  how,
+  spread: number.min(0).optional(),
+  others: z.int().min(0).optional(),
+});
+const Positive = Sourced.refine((s) => s.value > 0, { message: 'must be above 0' });
 
-const correlationOf = (forms: [keyof typeof coefficientCounts, ...(keyof typeof coefficientCounts)[]]) =>
+/** Coefficients of each form, as `core/properties/correlation.ts` lists them. */
+const coefficientCounts = {
+  '100': 5,
+  '101': 5,
+  '102': 4,
+  '105': 4,
+  '106': 6,
+  '107': 5,
+  '114': 5,
+  '116': 6,
+  antoine: 3,
+  'wagner-25': 6,
+  'wagner-36': 6,
+  'vdi-hvap': 6,
+  'vdi-viscosity': 5,
+  trc: 8,
+  shomate: 5,
+  'quasi-polynomial': 7,
+  'power-sum': 7,
+} as const;
+
+type Form = keyof typeof coefficientCounts;
+
+const correlationOf = (forms: [Form, ...Form[]]) =>
   z
     .strictObject({
       form: z.enum(forms),
-      c: z.array(number).max(8),
+      c: z.array(z.number().min(-1e40).max(1e40)).max(8),
       Tmin: number.positive(),
       Tmax: number.positive(),
       source: text(500),
+      how,
     })
     .refine((k) => k.c.length === coefficientCounts[k.form], { message: 'wrong number of coefficients for this form', path: ['c'] })
     .refine((k) => k.Tmin < k.Tmax, { message: 'Tmin must be below Tmax', path: ['Tmin'] });
+
+const anyForm = Object.keys(coefficientCounts) as [Form, ...Form[]]; // the keys of the object are its forms
+const GroupCounts = z.array(z.tuple([z.int().positive(), z.int().positive()])).max(20);
+const TwuAlpha = z.strictObject({ L: number, M: number, N: number, c: number, source: text(500) });
 
 export const ComponentRecord = z.strictObject({
   id: identifier,
   name: text(120).refine((t) => t.length > 0, { message: 'must not be empty' }),
   synonyms: z.array(text(120)).max(40),
   formula: text(60),
-  molarMass: Sourced.refine((s) => s.value > 0, { message: 'must be above 0' }),
-  criticalTemperature: Sourced.refine((s) => s.value > 0, { message: 'must be above 0' }),
-  criticalPressure: Sourced.refine((s) => s.value > 0, { message: 'must be above 0' }),
-  criticalVolume: Sourced,
+  smiles: text(300),
+  inchiKey: text(40),
+  family: text(60),
+  level: z.enum(['A', 'B', 'C']),
+  molarMass: Positive,
+  criticalTemperature: Positive,
+  criticalPressure: Positive,
+  criticalVolume: Positive,
   acentricFactor: Sourced,
-  normalBoilingPoint: Sourced,
-  enthalpyOfFormation: Sourced,
-  vapourPressure: correlationOf(['101', 'antoine']),
-  heatOfVaporisation: correlationOf(['vdi-hvap']),
-  idealGasHeatCapacity: correlationOf(['100']),
-  liquidHeatCapacity: correlationOf(['100', '114']),
-  liquidDensity: correlationOf(['105', '116']),
+  normalBoilingPoint: Positive.nullable(),
+  meltingPoint: Positive.nullable(),
+  enthalpyOfFormation: Sourced.nullable(),
+  gibbsEnergyOfFormation: Sourced.nullable(),
+  dipoleMoment: Sourced.nullable(),
+  diffusionVolume: Sourced.nullable(),
+  vapourPressure: correlationOf(anyForm),
+  heatOfVaporisation: correlationOf(anyForm),
+  idealGasHeatCapacity: correlationOf(['100', '107', 'shomate', 'trc']), // those with a closed integral
+  liquidHeatCapacity: correlationOf(['100', '114', 'quasi-polynomial']),
+  liquidDensity: correlationOf(anyForm),
+  liquidViscosity: correlationOf(anyForm).nullable(),
+  gasViscosity: correlationOf(anyForm).nullable(),
+  liquidConductivity: correlationOf(anyForm).nullable(),
+  gasConductivity: correlationOf(anyForm).nullable(),
+  surfaceTension: correlationOf(anyForm).nullable(),
+  unifacGroups: GroupCounts,
+  modifiedUnifacGroups: GroupCounts,
+  ppr78Groups: z.array(z.tuple([text(40), number.positive()])).max(20),
+  uniquac: z.strictObject({ r: number.positive(), q: number.positive(), source: text(500) }).nullable(),
+  alphaPengRobinson: TwuAlpha.nullable(),
+  alphaSrk: TwuAlpha.nullable(),
 });
 
 const pairMembers = {
@@ -85,6 +139,52 @@ export const InteractionPair = z.strictObject({
   equation: z.enum(['peng-robinson', 'srk']),
   k0: number.min(-2).max(2),
   k1: number.min(-1).max(1),
+});
+
+export const HenryPair = z
+  .strictObject({
+    ...pairMembers,
+    form: z.enum(['iapws', 'inverse']),
+    c: z.array(number).max(3),
+    Tmin: number.positive(),
+    Tmax: number.positive(),
+  })
+  .refine((p) => p.c.length === (p.form === 'iapws' ? 3 : 2), {
+    message: 'wrong number of coefficients for this form',
+    path: ['c'],
+  });
+
+const Subgroup = z.strictObject({ name: text(40), main: z.int().positive(), mainName: text(40), R: number, Q: number });
+const GroupTable = z.strictObject({
+  source: text(500),
+  subgroups: z.record(z.string().regex(/^\d{1,4}$/), Subgroup),
+  interactions: z.array(z.array(number).min(3).max(5)).max(4000),
+});
+const GroupTables = z.strictObject({
+  unifac: GroupTable,
+  modifiedUnifac: GroupTable,
+  ppr78: z.strictObject({ source: text(500), pairs: z.array(z.tuple([text(40), text(40), number, number])).max(1000) }),
+});
+
+export const ModelOptions = z.strictObject({
+  vapour: z.enum(['ideal', 'virial', 'dimers']),
+  poynting: z.boolean(),
+  enthalpy: z.enum(['heat-of-vaporisation', 'liquid-heat-capacity']),
+  henry: z.union([z.literal('auto'), z.array(identifier).max(60)]),
+  alpha: z.enum(['acentric', 'twu']),
+  predictInteractions: z.boolean(),
+});
+
+export const Mixture = z.strictObject({
+  components: z.array(ComponentRecord).max(60),
+  model: z.enum(['ideal', 'nrtl', 'wilson', 'uniquac', 'unifac', 'modified-unifac', 'regular-solution', 'peng-robinson', 'srk']),
+  options: ModelOptions,
+  nrtlPairs: z.array(NrtlPair).max(1770),
+  wilsonPairs: z.array(WilsonPair).max(1770),
+  uniquacPairs: z.array(UniquacPair).max(1770),
+  interactions: z.array(InteractionPair).max(3540),
+  henryPairs: z.array(HenryPair).max(1770),
+  groups: GroupTables,
 });
 
 const Fraction = z.strictObject({ value: number, basis: z.enum(['mole', 'mass']) });
@@ -137,14 +237,7 @@ export const Display = z.strictObject({
 export const CaseDocument = z.strictObject({
   site: z.strictObject({ barometricPressure: number.min(1e4).max(2e5) }),
   display: Display,
-  mixture: z.strictObject({
-    components: z.array(ComponentRecord).max(60),
-    model: z.enum(['ideal', 'nrtl', 'wilson', 'uniquac', 'peng-robinson', 'srk']),
-    nrtlPairs: z.array(NrtlPair).max(1770),
-    wilsonPairs: z.array(WilsonPair).max(1770),
-    uniquacPairs: z.array(UniquacPair).max(1770),
-    interactions: z.array(InteractionPair).max(3540),
-  }),
+  mixture: Mixture,
   streams: z.array(Stream).max(100),
   units: z.array(Column).max(50),
   connections: z

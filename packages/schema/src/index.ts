@@ -3,12 +3,15 @@ export {
   CaseDocument,
   ComponentRecord,
   Display,
+  HenryPair,
   InteractionPair,
+  Mixture,
+  ModelOptions,
   NrtlPair,
   SCHEMA_VERSION,
   UniquacPair,
   WilsonPair,
 } from './document.ts';
 export { CaseFile, CaseName, readCaseFile, readStoredDocument, sentence, writeCaseFile } from './file.ts';
-export { DEMO_PROJECT, demoCases, mixtureOf, newCaseDocument } from './newCase.ts';
+export { DEMO_PROJECT, emptyMixture, newCaseDocument } from './newCase.ts';
 export type { ReadCase, ReadResult } from './file.ts';

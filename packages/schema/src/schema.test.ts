@@ -1,12 +1,23 @@
 import { readFileSync } from 'node:fs';
-import { components, createGraphSolver, interactionPairs, nrtlPairs, uniquacPairs, wilsonPairs } from '@keen-ladder/core';
+import { createGraphSolver } from '@keen-ladder/core';
+import {
+  components,
+  groupTables,
+  henryPairs,
+  interactionPairs,
+  nrtlPairs,
+  uniquacPairs,
+  wilsonPairs,
+} from '@keen-ladder/core/databank';
+import { componentIndex } from '@keen-ladder/core/databank-index';
+import type { ComponentRecord as Record2 } from '@keen-ladder/core';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
   CaseDocument,
   ComponentRecord,
-  demoCases,
-  mixtureOf,
+  HenryPair,
+  Mixture,
   newCaseDocument,
   InteractionPair,
   NrtlPair,
@@ -16,6 +27,7 @@ import {
   WilsonPair,
   writeCaseFile,
 } from './index.ts';
+import { demoCases, mixtureOf } from './demo.ts';
 
 describe('case document', () => {
   test('every record and pair of the databank fits the schema', () => {
@@ -24,6 +36,17 @@ describe('case document', () => {
     for (const pair of wilsonPairs) expect(WilsonPair.parse(pair)).toEqual(pair);
     for (const pair of uniquacPairs) expect(UniquacPair.parse(pair)).toEqual(pair);
     for (const pair of interactionPairs) expect(InteractionPair.parse(pair)).toEqual(pair);
+    for (const pair of henryPairs) expect(HenryPair.parse(pair)).toEqual(pair);
+  });
+  test('a mixture of any sixty components, with the group tables it needs, fits too', () => {
+    for (let first = 0; first + 60 <= components.length; first += 60) {
+      const mixture = mixtureOf(components.slice(first, first + 60).map((c) => c.id));
+      expect(Mixture.parse(mixture)).toEqual(mixture);
+    }
+    expect(Object.keys(groupTables.unifac.subgroups).length).toBeGreaterThan(80);
+  });
+  test('the index lists every record and nothing else', () => {
+    expect(componentIndex.map((c) => [c.id, c.name, c.formula])).toEqual(components.map((c) => [c.id, c.name, c.formula]));
   });
   test('a new case is valid and open, the demo is valid and solved', () => {
     const solve = createGraphSolver();
@@ -50,16 +73,25 @@ describe('case document', () => {
     const short = { ...record, vapourPressure: { ...record.vapourPressure, c: [1, 2] } };
     expect(ComponentRecord.safeParse(short).success).toBe(false);
   });
-  test('a mixture takes NRTL where the databank has the pair, else the ideal solution', () => {
+  test('a mixture takes NRTL where the databank has the pair, an equation of state for hydrocarbons', () => {
     expect(mixtureOf(['67-64-1', '7732-18-5'])).toMatchObject({ model: 'nrtl', nrtlPairs: [{ b: [317.56, 602.56] }] });
     expect(mixtureOf(['7732-18-5', '67-64-1']).nrtlPairs[0]?.b).toEqual([602.56, 317.56]);
     expect(mixtureOf(['71-43-2', '108-88-3'])).toMatchObject({
-      model: 'ideal',
+      model: 'peng-robinson',
       nrtlPairs: [],
-      interactions: [{ k0: -0.0013 }, { k0: -0.0012 }],
     });
   });
 });
+
+/** The fields that a record had in schema 2, in which every form of heat capacity was a polynomial. */
+function asInSchema2(record: Record2) {
+  const { id, name, synonyms, formula, molarMass, criticalTemperature, criticalPressure, criticalVolume, acentricFactor } = record;
+  const { normalBoilingPoint, enthalpyOfFormation, vapourPressure, heatOfVaporisation, idealGasHeatCapacity } = record;
+  const constants = { molarMass, criticalTemperature, criticalPressure, criticalVolume, acentricFactor, normalBoilingPoint };
+  const { liquidHeatCapacity, liquidDensity } = record;
+  const curves = { vapourPressure, heatOfVaporisation, idealGasHeatCapacity, liquidHeatCapacity, liquidDensity };
+  return { id, name, synonyms, formula, ...constants, enthalpyOfFormation, ...curves };
+}
 
 describe('case file', () => {
   const [demo] = demoCases();
@@ -80,16 +112,16 @@ describe('case file', () => {
   });
   test('a file of schema 1 is brought up to date', () => {
     const { model, nrtlPairs: pairs, components: records } = demo.document.mixture;
-    const old = { ...demo.document, mixture: { components: records, liquid: model, nrtlPairs: pairs } };
+    const old = { ...demo.document, mixture: { components: records.map(asInSchema2), liquid: model, nrtlPairs: pairs } };
     const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 1, name: 'Old', document: old });
     if (!read.ok) throw new Error(read.problem);
-    expect(read.value.document.mixture).toEqual({
-      components: records,
+    expect(read.value.document.mixture).toMatchObject({
+      components: records.map(asInSchema2),
       model: 'nrtl',
+      options: { vapour: 'ideal', henry: [] },
       nrtlPairs: pairs,
       wilsonPairs: [],
-      uniquacPairs: [],
-      interactions: [],
+      henryPairs: [],
     });
     expect(createGraphSolver()(read.value.document, 'column').outcome.state).toBe('solved');
   });

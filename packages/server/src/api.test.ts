@@ -1,7 +1,8 @@
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_PROJECT, newCaseDocument, OpenCase, ProblemReply, ProjectList, ProjectSummary } from '@keen-ladder/schema';
+import { newCaseDocument, OpenCase, ProblemReply, ProjectList, ProjectSummary, DEMO_PROJECT } from '@keen-ladder/schema';
+
 import fc from 'fast-check';
 import { sql } from 'kysely';
 import { pino } from 'pino';

@@ -6,6 +6,7 @@ import type { Kysely } from 'kysely';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { caseRoutes } from './cases/routes.ts';
+import { databankRoutes } from './databank/routes.ts';
 import type { Tables } from './database/tables.ts';
 import { notFound, problemReplies } from './problems.ts';
 import { projectRoutes } from './projects/routes.ts';
@@ -25,7 +26,7 @@ export function createApp(db: Kysely<Tables>, log: Logger, siteFolder: string): 
     await db.selectFrom('marks').select('name').limit(1).execute();
     res.json({ state: 'ready' });
   });
-  api.use(projectRoutes(db), caseRoutes(db), notFound);
+  api.use(projectRoutes(db), caseRoutes(db), databankRoutes(), notFound);
   app.use('/api', api);
   if (existsSync(siteFolder)) app.use(site(siteFolder));
   app.use(notFound);

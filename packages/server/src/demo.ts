@@ -1,4 +1,5 @@
-import { DEMO_PROJECT, demoCases } from '@keen-ladder/schema';
+import { DEMO_PROJECT } from '@keen-ladder/schema';
+import { demoCases } from '@keen-ladder/schema/demo';
 import type { Kysely } from 'kysely';
 import { createCase } from './cases/queries.ts';
 import type { Tables } from './database/tables.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { nrtlPairs, orientedPair } from '../databank/index.ts';
+import { orientedPair } from '../databank/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import {
@@ -9,6 +9,7 @@ import {
   databankRecord,
   expectSlope,
   nrtlMixture,
+  nrtlPairs,
   published,
   raoult,
   reasonOf,

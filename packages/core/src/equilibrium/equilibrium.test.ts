@@ -1,9 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { nrtlPairs } from '../databank/index.ts';
+
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { antoineKilopascal, databankRecord, nrtlMixture, published, raoult, reasonOf, solvedValue } from '../testing/index.ts';
+import {
+  antoineKilopascal,
+  databankRecord,
+  nrtlMixture,
+  nrtlPairs,
+  published,
+  raoult,
+  reasonOf,
+  solvedValue,
+} from '../testing/index.ts';
 import { bubblePressure, bubbleTemperature, dewPressure, dewTemperature } from './index.ts';
 
 const acetonitrileNitromethane = (): ThermoModel =>

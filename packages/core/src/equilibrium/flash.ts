@@ -67,7 +67,7 @@ export function makeFlashWork(n: number): FlashWork {
  * @param T K
  * @param P Pa
  * @param z feed mole fractions, length model.n, Σz = 1; a component may be absent
- * @returns solved: one stable phase or two in equilibrium, ln of fugacities equal to 1e-10; or out-of-reach: `no-convergence`
+ * @returns solved: one stable phase or two in equilibrium, ln of fugacities equal to 1e-11 (1e-9 where K-values lie very far apart); or out-of-reach: `no-convergence`
  * @throws RangeError when z has not model.n entries: our mistake, never the user's
  */
 export function flashTP(
@@ -149,6 +149,7 @@ function feedReference(model: ThermoModel, T: number, P: number, z: Float64Array
   const lnPhi = difference <= 0 ? w.liquid.lnPhi : w.vapour.lnPhi;
   for (let i = 0; i < model.n; i++) w.d[i] = Math.log(z[i]) + lnPhi[i];
   if (difference !== 0) return difference < 0 ? 'liquid' : 'vapour';
+  if (!model.hasOneEquation) return 'liquid';
   model.evaluate('liquid', T, P, z, w.liquid, 'all');
   return kindOf(w.liquid, P);
 }
@@ -169,9 +170,12 @@ function converge(
     if (beta <= 0 || beta >= 1) beta = beta <= 0 ? EDGE : 1 - EDGE;
     compositions(z, beta, w);
     evaluatePhases(model, T, P, w, iteration > SUBSTITUTIONS ? 'slopes' : 'fugacity');
+    const before = error;
     error = largestGap(z, w);
     if (!Number.isFinite(error)) return outOfReach({ code: 'not-finite', what: 'flash' });
-    if (error < TOLERANCE) return settled(model, T, P, z, beta, feedPhase, w, { iterations: iteration, residual: error });
+    const isRounding = error < ROUNDING && error > before / 2;
+    if (error < TOLERANCE || isRounding)
+      return settled(model, T, P, z, beta, feedPhase, w, { iterations: iteration, residual: error });
     if (iteration <= SUBSTITUTIONS) beta = renew(z, w);
     else {
       newtonStep(z, beta, w);
@@ -197,12 +201,12 @@ function settled(
   if (distance < 1e-9) return outOfReach({ code: 'phases-alike', T, P });
   if (beta <= EDGE || beta >= 1 - EDGE) return solved(single(feedPhase, z), report);
   w.beta = beta;
-  // A cubic equation does not know which of its phases is which: the second is the wider one.
   model.evaluate('liquid', T, P, w.x, w.liquid, 'all');
   model.evaluate(w.second, T, P, w.y, w.vapour, 'all');
   const [x, y] = [Float64Array.from(w.x), Float64Array.from(w.y)];
-  const turned = w.liquid.volume > w.vapour.volume;
-  const phases: Phase[] = ['liquid', kindOf(turned ? w.liquid : w.vapour, P)];
+  // One equation for both phases does not know which is which: the second is the wider one.
+  const turned = w.liquid.volume > w.vapour.volume && (model.hasOneEquation || w.second === 'liquid');
+  const phases: Phase[] = ['liquid', model.hasOneEquation ? kindOf(turned ? w.liquid : w.vapour, P) : w.second];
   return solved(turned ? { beta: 1 - beta, phases, x: y, y: x } : { beta, phases, x, y }, report);
 }
 
@@ -357,6 +361,8 @@ const SUBSTITUTIONS = 5;
 const MAX_ITERATIONS = 120;
 /** ln φ is good to some 1e-13; this leaves two digits. */
 const TOLERANCE = 1e-11;
+/** Where K-values are very far apart (wax and gas) rounding leaves more: an error this small that gains no more is as good as it gets. */
+const ROUNDING = 1e-9;
 /** tm below this is no rounding. */
 const UNSTABLE = 1e-10;
 const EDGE = 1e-13;

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { components } from '../databank/index.ts';
-import { cubicModel, PENG_ROBINSON } from '../thermo/index.ts';
+
 import type { ThermoModel } from '../thermo/index.ts';
-import { databankRecord, raoult, reasonOf, solvedValue } from '../testing/index.ts';
+import { components, cubicOf, databankRecord, raoult, reasonOf, solvedValue } from '../testing/index.ts';
 import {
   bubblePressure,
   bubbleTemperature,
@@ -32,11 +31,9 @@ type Feed = typeof feeds extends fc.Arbitrary<infer F> ? F : never;
 
 function made({ names: chosen, parts, cubic }: Feed): { model: ThermoModel; z: Float64Array } {
   const records = chosen.map(databankRecord);
-  const n = records.length;
   const sum = parts.reduce((s, p) => s + p, 0);
-  const none = { k0: new Float64Array(n * n), k1: new Float64Array(n * n) };
   return {
-    model: cubic ? cubicModel(records, PENG_ROBINSON, none) : raoult(...records),
+    model: cubic ? cubicOf(records) : raoult(...records),
     z: Float64Array.from(parts, (p) => p / sum),
   };
 }
@@ -86,7 +83,7 @@ describe('flashes by enthalpy and by vapour share', () => {
   });
   test('an adiabatic mixture of two feeds keeps its enthalpy', () => {
     const records = [databankRecord('n-hexane'), databankRecord('toluene')];
-    const model = cubicModel(records, PENG_ROBINSON, { k0: new Float64Array(4), k1: new Float64Array(4) });
+    const model = cubicOf(records);
     const cold = Float64Array.of(0.9, 0.1);
     const hot = Float64Array.of(0.2, 0.8);
     const h = (z: Float64Array, T: number) => enthalpyOf(model, T, 2e5, solvedValue(flashTP(model, T, 2e5, z)));

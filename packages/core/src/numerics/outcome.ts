@@ -20,6 +20,8 @@ export type OpenPoint =
   | { code: 'not-positive'; path: string; what: string; value: number }
   | { code: 'same-component'; path: string; name: string }
   | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
+  | { code: 'groups-missing'; path: string; name: string }
+  | { code: 'group-pair-missing'; path: string; groups: [string, string] }
   | { code: 'not-two-components'; path: string; count: number }
   | { code: 'below-zero-kelvin'; path: string; what: string };
 

@@ -1,3 +1,13 @@
 export { correlate, R } from './correlation.ts';
-export { heatOfVaporisation, idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange } from './pure.ts';
+export { heat, heatOverT } from './heatCapacity.ts';
+export {
+  heatOfVaporisation,
+  idealGasEnthalpy,
+  idealGasEntropy,
+  liquidHeatCapacity,
+  liquidVolume,
+  lnVapourPressure,
+  outsideRange,
+  T_REFERENCE,
+} from './pure.ts';
 export type { ValueSlope } from './correlation.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { components } from '../databank/index.ts';
-import { databankRecord, expectSlope, published } from '../testing/index.ts';
+
+import { components, databankRecord, expectSlope, published } from '../testing/index.ts';
 import { correlate, heatOfVaporisation, idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange } from './index.ts';
 import type { ValueSlope } from './index.ts';
 
@@ -44,7 +44,7 @@ describe('pure components', () => {
       ['toluene', 33.18],
     ] as const) {
       const c = databankRecord(name);
-      const h = value((out) => heatOfVaporisation(c, c.normalBoilingPoint.value, out));
+      const h = value((out) => heatOfVaporisation(c, c.normalBoilingPoint?.value ?? 0, out));
       published(CRC, `heat of vaporisation of ${name} at its boiling point, kJ/mol`, h / 1e3, kJ, 0.02 * kJ);
     }
   });
@@ -62,7 +62,7 @@ describe('pure components', () => {
   });
   test('the ideal gas at 298.15 K has the enthalpy of its elements', () => {
     for (const c of components)
-      expect(value((out) => idealGasEnthalpy(c, 298.15, out))).toBeCloseTo(c.enthalpyOfFormation.value, 6);
+      expect(value((out) => idealGasEnthalpy(c, 298.15, out))).toBeCloseTo(c.enthalpyOfFormation?.value ?? 0, 6);
   });
 });
 
@@ -104,8 +104,8 @@ describe('outside the range of a correlation', () => {
         before = ln;
       }
       const { Tmax } = c.vapourPressure;
-      expect(value((o) => lnVapourPressure(c, Tmax + 1e-6, o))).toBeCloseTo(
-        value((o) => lnVapourPressure(c, Tmax - 1e-6, o)),
+      expect(value((o) => lnVapourPressure(c, Tmax + 1e-9, o))).toBeCloseTo(
+        value((o) => lnVapourPressure(c, Tmax - 1e-9, o)),
         6,
       );
     }

@@ -1,17 +1,20 @@
 /**
  * The pure-component quantities that phase models need, sane outside the range of their source too: vapour pressure goes on as
- * ln P straight in 1/T, heat capacity stays at its end value, heat of vaporisation is zero above the critical point, density stays
- * at its end value. What was evaluated outside its range is told by `outsideRange`.
+ * ln P straight in 1/T, heat capacity stays at its end value, heat of vaporisation goes on straight below its range and is zero above the
+ * critical point, density stays at its end value. What was evaluated outside its range is told by `outsideRange`.
  */
 import type { ComponentRecord, Correlation } from '../databank/index.ts';
 import { correlate } from './correlation.ts';
 import type { ValueSlope } from './correlation.ts';
+import { heat, heatOverT } from './heatCapacity.ts';
 
 /** Reference temperature of the enthalpy of formation, K. */
-const T_REFERENCE = 298.15;
+export const T_REFERENCE = 298.15;
 
 /** Within this part of 1 below its critical point a correlation's slope is infinite or nearly so; the value there is the end value. */
 const CRITICAL_EDGE = 1e-4;
+
+const cpAtT: ValueSlope = { value: 0, dT: 0 };
 
 /** ln of vapour pressure (P in Pa) and its slope, 1/K. */
 export function lnVapourPressure(c: ComponentRecord, T: number, out: ValueSlope): void {
@@ -35,17 +38,36 @@ export function heatOfVaporisation(c: ComponentRecord, T: number, out: ValueSlop
     out.dT = 0;
     return;
   }
-  correlate(hvap, T, out);
+  const inside = Math.max(T, hvap.Tmin);
+  correlate(hvap, inside, out);
+  out.value += out.dT * (T - inside);
 }
 
-/** Enthalpy of the ideal gas, J/mol, from the elements at 298.15 K; its slope is the heat capacity. */
+/** Enthalpy of the ideal gas, J/mol, from the elements at 298.15 K (an unknown enthalpy of formation counts 0); its slope is Cp. */
 export function idealGasEnthalpy(c: ComponentRecord, T: number, out: ValueSlope): void {
   const cp = c.idealGasHeatCapacity;
+  out.value = (c.enthalpyOfFormation?.value ?? 0) + heat(cp, T_REFERENCE, T);
+  correlate(cp, clamp(T, cp.Tmin, cp.Tmax), cpAtT);
+  out.dT = cpAtT.value;
+}
+
+/**
+ * Entropy of the ideal gas at 1 bar, J/(mol K), counted from the elements at 298.15 K as the enthalpy is: (Δh_f − Δg_f)/T there, 0 where one
+ * of them is not known.
+ */
+export function idealGasEntropy(c: ComponentRecord, T: number): number {
+  const h = c.enthalpyOfFormation?.value;
+  const g = c.gibbsEnergyOfFormation?.value;
+  const ofFormation = h === undefined || g === undefined ? 0 : (h - g) / T_REFERENCE;
+  return ofFormation + heatOverT(c.idealGasHeatCapacity, T_REFERENCE, T);
+}
+
+/** Heat capacity of the saturated liquid, J/(mol K), and its slope. */
+export function liquidHeatCapacity(c: ComponentRecord, T: number, out: ValueSlope): void {
+  const cp = c.liquidHeatCapacity;
   const inside = clamp(T, cp.Tmin, cp.Tmax);
   correlate(cp, inside, out);
-  const atEnd = out.value;
-  out.value = c.enthalpyOfFormation.value + integral100(cp.c, T_REFERENCE, inside) + atEnd * (T - inside);
-  out.dT = atEnd;
+  if (inside !== T) out.dT = 0;
 }
 
 /** Volume of the saturated liquid, m³/mol, and its slope. */
@@ -65,12 +87,6 @@ export function outsideRange(c: ComponentRecord, T: number): { property: string;
     ['ideal-gas heat capacity', c.idealGasHeatCapacity],
   ];
   return named.filter(([, k]) => T < k.Tmin || T > k.Tmax).map(([property, { Tmin, Tmax }]) => ({ property, Tmin, Tmax }));
-}
-
-/** ∫ of form 100 from a to b; heat capacities of the databank are of this form. */
-function integral100(c: number[], a: number, b: number): number {
-  const upTo = (T: number) => T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + T * (c[3] / 4 + (T * c[4]) / 5))));
-  return upTo(b) - upTo(a);
 }
 
 function clamp(T: number, low: number, high: number): number {

@@ -1,5 +1,6 @@
 import type { CaseDocument } from '../solve/index.ts';
-import { nrtlPairs, orientedPair } from '../databank/index.ts';
+import { orientedPair } from '../databank/index.ts';
+import { nrtlPairs } from '../databank/whole.ts';
 import { databankRecord, nrtlMixture } from './mixtures.ts';
 
 /** Acetone and water, complete and solvable; tests change one thing at a time in a copy. */

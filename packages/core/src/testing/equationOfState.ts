@@ -58,6 +58,17 @@ export function referenceModel(mixture: string, model: 'PR' | 'SRK'): { model: T
   const firstLnK: ThermoModel['firstLnK'] = (T, P, out) => {
     wilsonLnK(cubic, T, P, out);
   };
-  const names = { n, names: components, hasIdealVapour: false, molarMass: new Float64Array(n).fill(0.05), outsideRange: () => [] };
-  return { model: { ...names, evaluate, firstLnK }, z: Float64Array.from(z) };
+  const names = {
+    n,
+    names: components,
+    hasIdealVapour: false,
+    hasOneEquation: true,
+    molarMass: new Float64Array(n).fill(0.05),
+    outsideRange: () => [],
+  };
+  const idealGas: ThermoModel['idealGas'] = (_T, h, s) => {
+    h.fill(0);
+    s.fill(0);
+  };
+  return { model: { ...names, evaluate, firstLnK, idealGas }, z: Float64Array.from(z) };
 }

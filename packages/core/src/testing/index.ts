@@ -1,3 +1,4 @@
+export * from '../databank/whole.ts';
 export * from './cases.ts';
 export * from './equationOfState.ts';
 export * from './mixtures.ts';

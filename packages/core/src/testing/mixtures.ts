@@ -1,7 +1,7 @@
 /** Mixtures for tests: published Antoine constants as records, and pairs of constant relative volatility. */
-import { findComponent } from '../databank/index.ts';
+import { findComponent } from '../databank/whole.ts';
 import type { ComponentRecord, Correlation, NrtlPair } from '../databank/index.ts';
-import { idealSolution, lowPressureModel } from '../thermo/index.ts';
+import { cubicComponent, cubicModel, gammaPhiModel, idealSolution, PENG_ROBINSON, SRK, USUAL_OPTIONS } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
 
 /** A record of the databank. @throws when it is not there */
@@ -33,7 +33,15 @@ function antoine(A: number, B: number, C: number): Correlation {
   return { form: 'antoine', c: [A, B, C], Tmin: 200, Tmax: 600, source: 'test' };
 }
 
-export const raoult = (...components: ComponentRecord[]): ThermoModel => lowPressureModel(components, idealSolution);
+export const raoult = (...components: ComponentRecord[]): ThermoModel => gammaPhiModel(components, idealSolution);
+
+/** A cubic equation without interaction parameters. */
+export function cubicOf(records: readonly ComponentRecord[], equation: 'peng-robinson' | 'srk' = 'peng-robinson'): ThermoModel {
+  const size = records.length ** 2;
+  const seen = records.map((c) => cubicComponent(c, equation, USUAL_OPTIONS));
+  const none = { k0: new Float64Array(size), k1: new Float64Array(size) };
+  return cubicModel(records, seen, equation === 'srk' ? SRK : PENG_ROBINSON, none);
+}
 
 /** Two components whose relative volatility is α at every temperature: Antoine constants that differ in A alone. */
 export function constantVolatility(alpha: number): ThermoModel {
@@ -54,8 +62,15 @@ export const benzeneToluene = (): ThermoModel =>
 export const nrtlMixture = (components: ComponentRecord[], nrtlPairs: NrtlPair[]): Mixture => ({
   components,
   model: 'nrtl',
+  options: { ...USUAL_OPTIONS },
   nrtlPairs,
   wilsonPairs: [],
   uniquacPairs: [],
   interactions: [],
+  henryPairs: [],
+  groups: {
+    unifac: { source: '', subgroups: {}, interactions: [] },
+    modifiedUnifac: { source: '', subgroups: {}, interactions: [] },
+    ppr78: { source: '', pairs: [] },
+  },
 });

@@ -8,26 +8,33 @@
  * Ideal-gas enthalpies are added. A translated volume v − Σ xᵢcᵢ changes ln φᵢ by −cᵢP/RT and h by −Σ xᵢcᵢ P, and no equilibrium.
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 2 and 3.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord, CubicName } from '../databank/index.ts';
 import { idealGasEnthalpy, outsideRange, R } from '../properties/index.ts';
 import { cubicMixing } from './cubicMixing.ts';
-import type { CubicComponent, CubicConstants } from './cubicMixing.ts';
+import type { CubicComponent, CubicConstants, Interaction } from './cubicMixing.ts';
 import { compressibility } from './cubicRoots.ts';
+import { idealGasOf } from './gammaPhi.ts';
 import type { PhaseProperties, ThermoModel } from './model.ts';
 
-/** Interaction parameters, each n × n and row-major, symmetric: kᵢⱼ = k0 + k1 T, k1 in 1/K. */
-export interface Interaction {
-  k0: Float64Array;
-  k1: Float64Array;
+/** What a case may choose for a cubic equation. */
+export interface CubicOptions {
+  /** α of Twu with its volume translation where the record has them, instead of α from ω alone. */
+  alpha: 'acentric' | 'twu';
 }
 
-export function cubicModel(records: readonly ComponentRecord[], constants: CubicConstants, interaction: Interaction): ThermoModel {
-  const components = records.map((c): CubicComponent => ({
-    Tc: c.criticalTemperature.value,
-    Pc: c.criticalPressure.value,
-    omega: c.acentricFactor.value,
-    translation: 0,
-  }));
+/** A record as the equation named `equation` sees it. */
+export function cubicComponent(c: ComponentRecord, equation: CubicName, { alpha }: CubicOptions): CubicComponent {
+  const twu = alpha === 'twu' ? (equation === 'srk' ? c.alphaSrk : c.alphaPengRobinson) : null;
+  const constants = { Tc: c.criticalTemperature.value, Pc: c.criticalPressure.value, omega: c.acentricFactor.value };
+  return twu === null ? { ...constants, translation: 0 } : { ...constants, translation: twu.c, twu };
+}
+
+export function cubicModel(
+  records: readonly ComponentRecord[],
+  components: readonly CubicComponent[],
+  constants: CubicConstants,
+  interaction: Interaction,
+): ThermoModel {
   const residual = cubicResidual(components, constants, interaction);
   const n = records.length;
   const pure = { value: 0, dT: 0 };
@@ -35,6 +42,7 @@ export function cubicModel(records: readonly ComponentRecord[], constants: Cubic
     n,
     names: records.map((c) => c.name),
     hasIdealVapour: false,
+    hasOneEquation: true,
     molarMass: Float64Array.from(records, (c) => c.molarMass.value),
     evaluate(phase, T, P, x, out, extent) {
       residual(phase, T, P, x, out, extent);
@@ -47,6 +55,7 @@ export function cubicModel(records: readonly ComponentRecord[], constants: Cubic
       }
     },
     firstLnK: (T, P, out) => wilsonLnK(components, T, P, out),
+    idealGas: idealGasOf(records),
     outsideRange: (T) =>
       records.flatMap((c) =>
         outsideRange(c, T)
@@ -60,10 +69,10 @@ export function cubicModel(records: readonly ComponentRecord[], constants: Cubic
 export function cubicResidual(
   components: readonly CubicComponent[],
   constants: CubicConstants,
-  { k0, k1 }: Interaction,
+  interaction: Interaction,
 ): ThermoModel['evaluate'] {
   const n = components.length;
-  const mix = cubicMixing(components, constants, k0, k1);
+  const mix = cubicMixing(components, constants, interaction);
   const { delta1, delta2 } = constants;
   const u = delta1 + delta2;
   const w = delta1 * delta2;

@@ -1,7 +1,9 @@
 /**
  * Attraction of a cubic equation of state by the classical mixing rule, per mole of mixture:
- *   a = Σᵢⱼ xᵢ xⱼ √(aᵢaⱼ) (1 − kᵢⱼ),  kᵢⱼ = k⁰ᵢⱼ + k¹ᵢⱼ T,
- *   √aᵢ = √Ωa R Tcᵢ/√Pcᵢ · |1 + mᵢ(1 − √(T/Tcᵢ))|,  mᵢ = m₀ + m₁ ωᵢ + m₂ ωᵢ²   (Soave 1972; Peng & Robinson 1976).
+ *   a = Σᵢⱼ xᵢ xⱼ √(aᵢaⱼ) (1 − kᵢⱼ),  kᵢⱼ = k⁰ᵢⱼ + k¹ᵢⱼ T, or predicted at each temperature,
+ *   √aᵢ = √Ωa R Tcᵢ/√Pcᵢ · √αᵢ,
+ *   √αᵢ = |1 + mᵢ(1 − √Tr)|,  mᵢ = m₀ + m₁ ωᵢ + m₂ ωᵢ²                  (Soave 1972; Peng & Robinson 1976), or for polar components
+ *   αᵢ  = Tr^(N(M − 1)) exp(L(1 − Tr^(NM)))                               (Twu, Bluck, Cunningham & Coon, Fluid Phase Equil. 69 (1991) 33).
  * The root of a is what mixes and what is nearly straight in √T, so it and its two slopes in T are what is kept.
  */
 import { R } from '../properties/index.ts';
@@ -13,6 +15,26 @@ export interface CubicComponent {
   omega: number;
   /** Volume translation c, m³/mol: v = v_eos − Σ xᵢ cᵢ (Péneloux 1982); 0 for none. */
   translation: number;
+  /** L, M, N of Twu's α; left out: α from ω. */
+  twu?: { L: number; M: number; N: number };
+}
+
+/** Interaction parameters, each n × n and row-major, symmetric. */
+export interface Interaction {
+  /** kᵢⱼ = k0 + k1 T, k1 in 1/K. */
+  k0: Float64Array;
+  k1: Float64Array;
+  /** Writes over some of k, dk/dT and d²k/dT² at T; roots are the √aᵢ with their slopes. */
+  predict?: Predictor;
+}
+
+export type Predictor = (T: number, roots: RootsOfA, k: Float64Array, dk: Float64Array, d2k: Float64Array) => void;
+
+/** √aᵢ and its first two slopes in T. */
+export interface RootsOfA {
+  s: Float64Array;
+  sT: Float64Array;
+  sTT: Float64Array;
 }
 
 export interface CubicConstants {
@@ -58,17 +80,22 @@ export interface Mixed {
   b: Float64Array;
 }
 
-/** Returns what fills `out` at T and x; n × n matrices k0 and k1 are row-major and symmetric. */
-export function cubicMixing(components: readonly CubicComponent[], constants: CubicConstants, k0: Float64Array, k1: Float64Array) {
+/** Returns what mixes at T and x. */
+export function cubicMixing(components: readonly CubicComponent[], constants: CubicConstants, { k0, k1, predict }: Interaction) {
   const n = components.length;
   const { omegaA, omegaB, m } = constants;
   const scale = Float64Array.from(components, ({ Tc, Pc }) => (Math.sqrt(omegaA) * R * Tc) / Math.sqrt(Pc));
   const slope = Float64Array.from(components, ({ omega }) => m[0] + omega * (m[1] + omega * m[2]));
   const rootTc = Float64Array.from(components, ({ Tc }) => Math.sqrt(Tc));
   const b = Float64Array.from(components, ({ Tc, Pc }) => (omegaB * R * Tc) / Pc);
-  const s = new Float64Array(n);
-  const sT = new Float64Array(n);
-  const sTT = new Float64Array(n);
+  const roots: RootsOfA = { s: new Float64Array(n), sT: new Float64Array(n), sTT: new Float64Array(n) };
+  const { s, sT, sTT } = roots;
+  const twu = components.map((c) => c.twu);
+  const isTwu = twu.some((t) => t !== undefined);
+  const k = Float64Array.from(k0);
+  const dk = Float64Array.from(k1);
+  const d2k = new Float64Array(n * n);
+  const isConstant = predict === undefined && k1.every((v) => v === 0);
   const mixed: Mixed = {
     D: 0,
     dT: 0,
@@ -90,10 +117,33 @@ export function cubicMixing(components: readonly CubicComponent[], constants: Cu
       sT[i] = scale[i] * first;
       sTT[i] = (-scale[i] * first) / (2 * T);
     }
+    if (isTwu) twuRoots(T);
+  }
+
+  function twuRoots(T: number): void {
+    for (let i = 0; i < n; i++) {
+      const own = twu[i];
+      if (own === undefined) continue;
+      const NM = own.N * own.M;
+      const Tr = T / (rootTc[i] * rootTc[i]);
+      const power = Tr ** NM;
+      const g = (own.N * (own.M - 1) - own.L * NM * power) / 2; // d ln s/d ln T
+      const dg = (-own.L * NM * NM * power) / 2; //               dg/d ln T
+      s[i] = scale[i] * Tr ** ((own.N * (own.M - 1)) / 2) * Math.exp((own.L * (1 - power)) / 2);
+      sT[i] = (s[i] * g) / T;
+      sTT[i] = (s[i] * (g * g - g + dg)) / (T * T);
+    }
+  }
+
+  function interactions(T: number): void {
+    if (isConstant) return;
+    for (let p = 0; p < n * n; p++) k[p] = k0[p] + k1[p] * T;
+    predict?.(T, roots, k, dk, d2k);
   }
 
   return function mix(T: number, x: Float64Array): Mixed {
     rootsOfA(T);
+    interactions(T);
     let D = 0;
     let dT = 0;
     let dT2 = 0;
@@ -103,14 +153,14 @@ export function cubicMixing(components: readonly CubicComponent[], constants: Cu
       let sumT = 0;
       let sumTT = 0;
       for (let j = 0, p = i * n; j < n; j++, p++) {
-        const c = 1 - k0[p] - k1[p] * T;
+        const c = 1 - k[p];
         const a = s[i] * s[j];
         const aT = sT[i] * s[j] + s[i] * sT[j];
         const aTT = sTT[i] * s[j] + 2 * sT[i] * sT[j] + s[i] * sTT[j];
         mixed.Dij[p] = 2 * a * c;
         sum += x[j] * a * c;
-        sumT += x[j] * (aT * c - a * k1[p]);
-        sumTT += x[j] * (aTT * c - 2 * aT * k1[p]);
+        sumT += x[j] * (aT * c - a * dk[p]);
+        sumTT += x[j] * (aTT * c - 2 * aT * dk[p] - a * d2k[p]);
       }
       mixed.Di[i] = 2 * sum;
       mixed.DiT[i] = 2 * sumT;

@@ -8,6 +8,8 @@ export interface ThermoModel {
   readonly names: readonly string[];
   /** Whether the vapour's fugacity coefficients are all 1, so that K does not depend on y. */
   readonly hasIdealVapour: boolean;
+  /** Whether one equation describes liquid and vapour, so that only a phase's volume says which it is. */
+  readonly hasOneEquation: boolean;
   /** kg/mol, by component. */
   readonly molarMass: Float64Array;
   /**
@@ -23,6 +25,8 @@ export interface ThermoModel {
    * equation. Good enough to start from, no more.
    */
   firstLnK: (T: number, P: number, out: Float64Array) => void;
+  /** Enthalpies, J/mol, and entropies at 1 bar, J/(mol K), of the ideal gases at T, counted from the elements at 298.15 K. */
+  idealGas: (T: number, h: Float64Array, s: Float64Array) => void;
   /** The correlations that do not reach to T. */
   outsideRange: (T: number) => { name: string; property: string; Tmin: number; Tmax: number }[];
 }

@@ -92,7 +92,13 @@ export function explainOpenPoint(point: OpenPoint): string {
     case 'same-component':
       return `${capital(point.name)} is chosen twice: choose another component beside it.`;
     case 'pair-missing':
-      return `${point.model} has no parameters for ${point.names[0]} and ${point.names[1]}: choose the ideal solution, or another pair.`;
+      return point.model === 'Henry'
+        ? `${capital(point.names[0])} is a gas here, and no Henry’s constant of it in ${point.names[1]} is known: choose an equation of state.`
+        : `${point.model} has no parameters for ${point.names[0]} and ${point.names[1]}: choose a model that has, modified UNIFAC for an estimate by groups, or another pair.`;
+    case 'groups-missing':
+      return `${capital(point.name)} cannot be made of the groups of this model: choose another model.`;
+    case 'group-pair-missing':
+      return `This model has no parameters between the groups ${point.groups[0]} and ${point.groups[1]}: choose another model.`;
     case 'not-two-components':
       return `The graph is for two components; this mixture has ${formatFixed(point.count, 0)}.`;
     case 'below-zero-kelvin':

@@ -2,7 +2,6 @@ import {
   Bin,
   CaseFile,
   Conflict,
-  demoCases,
   History,
   newCaseDocument,
   OpenCase,
@@ -11,6 +10,7 @@ import {
   ProjectSummary,
   Saved,
 } from '@keen-ladder/schema';
+import { demoCases } from '@keen-ladder/schema/demo';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { shaped, startApi } from '../testing/api.ts';
 import type { Api } from '../testing/api.ts';

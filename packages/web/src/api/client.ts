@@ -1,5 +1,16 @@
 /** Typed calls to the server; every reply passes its schema before it is believed. */
-import { Bin, CaseFile, Conflict, History, OpenCase, ProblemReply, ProjectList, ProjectSummary, Saved } from '@keen-ladder/schema';
+import {
+  Bin,
+  CaseFile,
+  Conflict,
+  History,
+  Mixture,
+  OpenCase,
+  ProblemReply,
+  ProjectList,
+  ProjectSummary,
+  Saved,
+} from '@keen-ladder/schema';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { z } from 'zod';
 
@@ -16,6 +27,8 @@ export class ApiError extends Error {
 export type SaveReply = { state: 'saved'; saved: Saved } | { state: 'conflict'; current: OpenCase };
 
 export const api = {
+  /** The mixture of these databank components with all parameters and the model proposed. */
+  mixture: (ids: readonly string[]) => send('GET', `/databank/mixture?components=${encodeURIComponent(ids.join(';'))}`, Mixture),
   projects: () => send('GET', '/projects', ProjectList),
   createProject: (name: string) => send('POST', '/projects', ProjectSummary, { name }),
   renameProject: (id: string, name: string) => send('PATCH', `/projects/${id}`, Nothing, { name }),

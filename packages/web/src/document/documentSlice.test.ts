@@ -1,11 +1,12 @@
-import { demoCases } from '@keen-ladder/schema';
+import { demoCases, mixtureOf } from '@keen-ladder/schema/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';
 import {
   caseOpened,
-  componentsChosen,
   componentsExchanged,
+  mixtureChosen,
+  modelOptionsChosen,
   documentReplaced,
   puritySet,
   refluxSet,
@@ -61,17 +62,16 @@ describe('the document', () => {
     store.dispatch(componentsExchanged());
     const { mixture, streams } = store.getState().document.present;
     expect(mixture.components.map((c) => c.name)).toEqual(['water', 'acetone']);
-    expect(mixture.nrtlPairs[0]?.b).toEqual([602.56, 317.56]);
     expect(streams[0]?.composition?.value).toBe(0.65);
     expect(graph()?.distillate?.value).toBe(0.98);
     expect(graph()?.bottoms?.value).toBe(0.05);
   });
-  test('a new pair brings its own parameters, or Raoult’s law where there are none', () => {
+  test('a new pair brings its own parameters; an option of the model changes by itself', () => {
     const { store } = demoStore();
-    store.dispatch(componentsChosen(['67-56-1', '7732-18-5']));
+    store.dispatch(mixtureChosen(mixtureOf(['67-56-1', '7732-18-5'])));
     expect(store.getState().document.present.mixture).toMatchObject({ model: 'nrtl', nrtlPairs: [{ alpha: 0.2994 }] });
-    store.dispatch(componentsChosen(['71-43-2', '108-88-3']));
-    expect(store.getState().document.present.mixture).toMatchObject({ model: 'ideal', nrtlPairs: [] });
+    store.dispatch(modelOptionsChosen({ vapour: 'virial' }));
+    expect(store.getState().document.present.mixture.options).toMatchObject({ vapour: 'virial', poynting: false });
   });
   test('an action for a unit that is not there changes nothing', () => {
     const { store, demo } = demoStore();

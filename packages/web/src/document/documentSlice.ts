@@ -1,6 +1,6 @@
 /** The document of the open case: what was entered, nothing that was computed. Every action says what the engineer did. */
 import type { CaseDocument } from '@keen-ladder/schema';
-import { mixtureOf, newCaseDocument } from '@keen-ladder/schema';
+import { newCaseDocument } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
@@ -35,17 +35,18 @@ const documentSlice = createSlice({
     caseOpened: (_state, { payload }: PayloadAction<CaseDocument>) => payload,
     /** A version of this case from elsewhere, taken over: a step that can be undone. */
     documentReplaced: { prepare: prepared<CaseDocument>, reducer: (_state, { payload }: Change<CaseDocument>) => payload },
-    componentsChosen: {
-      prepare: prepared<string[]>,
-      reducer(state, { payload }: Change<string[]>) {
-        state.mixture = mixtureOf(payload);
+    /** Other components, with all that the databank has for them. */
+    mixtureChosen: {
+      prepare: prepared<CaseDocument['mixture']>,
+      reducer(state, { payload }: Change<CaseDocument['mixture']>) {
+        state.mixture = payload;
       },
     },
     /** Exchanges the two components; every fraction keeps its meaning, so the top product is now rich in the other one. */
     componentsExchanged: {
       prepare: () => prepared(undefined),
       reducer(state) {
-        state.mixture = mixtureOf(state.mixture.components.map((c) => c.id).reverse());
+        state.mixture.components.reverse();
         for (const stream of state.streams) stream.composition = complement(stream.composition);
         for (const { graph } of state.units) {
           [graph.distillate, graph.bottoms] = [complement(graph.bottoms), complement(graph.distillate)];
@@ -56,6 +57,12 @@ const documentSlice = createSlice({
       prepare: prepared<CaseDocument['mixture']['model']>,
       reducer(state, { payload }: Change<CaseDocument['mixture']['model']>) {
         state.mixture.model = payload;
+      },
+    },
+    modelOptionsChosen: {
+      prepare: prepared<Partial<CaseDocument['mixture']['options']>>,
+      reducer(state, { payload }: Change<Partial<CaseDocument['mixture']['options']>>) {
+        Object.assign(state.mixture.options, payload);
       },
     },
     compositionSet: {
@@ -137,7 +144,6 @@ function complement(fraction: Fraction | null): Fraction | null {
 export const documentReducer = documentSlice.reducer;
 export const {
   caseOpened,
-  componentsChosen,
   componentsExchanged,
   compositionSet,
   condenserChosen,
@@ -145,7 +151,9 @@ export const {
   documentReplaced,
   feedStageChosen,
   flowSet,
+  mixtureChosen,
   modelChosen,
+  modelOptionsChosen,
   notesWritten,
   pressureSet,
   puritySet,

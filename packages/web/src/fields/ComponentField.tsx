@@ -1,30 +1,26 @@
-import { Select } from 'antd';
+import { ComponentSelect } from './ComponentSelect.tsx';
 import { Field } from './Field.tsx';
-import { componentOptions, componentSearch } from './componentSearch.ts';
 
 interface Props {
   label: string;
   path?: string;
-  value: string | undefined;
+  value: { id: string; name: string } | undefined;
+  error?: string | undefined;
   onChange: (id: string) => void;
 }
 
-/** A component of the databank, searched as it is typed. */
-export function ComponentField({ label, path, value, onChange }: Props) {
+/** A component of the databank, on its hairline. */
+export function ComponentField({ label, path, value, error, onChange }: Props) {
   return (
-    <Field label={label} {...(path === undefined ? {} : { path })}>
+    <Field label={label} error={error} {...(path === undefined ? {} : { path })}>
       {({ id }) => (
-        <Select
+        <ComponentSelect
           id={id}
-          aria-label={label}
-          className="choice"
-          variant="borderless"
-          {...(value === undefined ? {} : { value })}
-          options={componentOptions}
-          showSearch={componentSearch}
+          label={label}
+          value={value}
           placeholder="choose"
-          popupMatchSelectWidth={false}
-          onChange={onChange}
+          bordered={false}
+          onChange={(chosen) => onChange(chosen.id)}
         />
       )}
     </Field>

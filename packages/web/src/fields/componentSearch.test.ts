@@ -11,13 +11,14 @@ function found(typed: string): string[] {
 test('the component that is named so comes first, then names that begin so', () => {
   expect(found('ethanol')[0]).toBe('ethanol');
   expect(found('ethanol')).toContain('methanol');
-  expect(found('hex')).toEqual(['n-hexane', 'cyclohexane']);
+  expect(found('hexane')[0]).toBe('n-hexane');
+  expect(found('hexan').indexOf('cyclohexane')).toBeGreaterThan(found('hexan').indexOf('n-hexanoic acid'));
 });
 
 test('synonyms, formulae and CAS numbers are found too', () => {
-  expect(found('MEK')).toEqual(['2-butanone']);
+  expect(found('MEK')).toEqual(['methyl ethyl ketone']);
   expect(found('7732-18-5')).toEqual(['water']);
-  expect(found('C6H6')).toEqual(['benzene']);
+  expect(found('C6H6')[0]).toBe('benzene');
   expect(found('unobtainium')).toEqual([]);
 });
 

@@ -1,30 +1,28 @@
 /** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
 import { capital, formatEntered, parseReflux } from '@keen-ladder/core';
-import type { Dimension, FeedQuality, Mixture, ModelName } from '@keen-ladder/core';
+import type { Dimension, FeedQuality } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { memo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import {
-  componentsChosen,
   compositionSet,
   condenserChosen,
   conditionSet,
   feedStageChosen,
   flowSet,
-  modelChosen,
   pressureSet,
   puritySet,
   refluxSet,
 } from '../document/documentSlice.ts';
 import type { Column, Condition, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
-import { selectColumn, selectComponents, selectDisplay, selectFeed, selectMixture } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDisplay, selectFeed } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
-import { ComponentField } from '../fields/ComponentField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { useGesture } from '../fields/gesture.ts';
 import { NumberInput } from '../fields/NumberInput.tsx';
 import { unread } from '../fields/reading.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
+import { MixtureInputs } from './MixtureInputs.tsx';
 import { selectBestFeedStage, selectFeedQuality } from './standing.ts';
 import { selectShowQuantity, unitFor } from './units.ts';
 
@@ -52,59 +50,6 @@ export function GraphInputs() {
       </section>
     </form>
   );
-}
-
-const modelOptions: { value: ModelName; label: string }[] = [
-  { value: 'nrtl', label: 'NRTL' },
-  { value: 'wilson', label: 'Wilson' },
-  { value: 'uniquac', label: 'UNIQUAC' },
-  { value: 'ideal', label: 'ideal solution' },
-  { value: 'peng-robinson', label: 'Peng-Robinson' },
-  { value: 'srk', label: 'Soave-Redlich-Kwong' },
-];
-
-const MixtureInputs = memo(function MixtureInputs() {
-  const dispatch = useAppDispatch();
-  const mixture = useAppSelector(selectMixture);
-  const [first, second] = mixture.components;
-  const choose = (a: string | undefined, b: string | undefined) =>
-    dispatch(componentsChosen([a, b].filter((id) => id !== undefined)));
-  return (
-    <section>
-      <h2>Mixture</h2>
-      <ComponentField
-        label="Light component"
-        path="mixture.components"
-        value={first?.id}
-        onChange={(id) => choose(id, second?.id)}
-      />
-      <ComponentField label="Heavy component" value={second?.id} onChange={(id) => choose(first?.id, id)} />
-      <ChoiceField
-        label="Model"
-        path="mixture.model"
-        value={mixture.model}
-        options={modelOptions}
-        onChange={(model) => dispatch(modelChosen(model))}
-        note={modelNote(mixture)}
-      />
-    </section>
-  );
-});
-
-/** What the engineer should know of the model chosen, where its numbers do not stand in the margin. */
-function modelNote({ components, model, nrtlPairs, interactions }: Mixture): string | undefined {
-  if (components.length < 2) return undefined;
-  switch (model) {
-    case 'ideal':
-      return nrtlPairs.length > 0 ? 'The databank has NRTL parameters for this pair.' : 'No pair parameters known: Raoult’s law.';
-    case 'peng-robinson':
-    case 'srk':
-      return interactions.some((p) => p.equation === model) ? undefined : 'No kij known for this pair: taken as 0.';
-    case 'nrtl':
-    case 'wilson':
-    case 'uniquac':
-      return undefined;
-  }
 }
 
 function fractionValue(fraction: Fraction | null) {

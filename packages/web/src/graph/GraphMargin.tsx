@@ -1,6 +1,16 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
-import { explain, explainOpenPoint, explainWarning, formatFixed, formatNumber } from '@keen-ladder/core';
-import type { GraphDesign, Mixture, OpenPoint, Reason, Warning } from '@keen-ladder/core';
+import {
+  capital,
+  explain,
+  explainOpenPoint,
+  explainWarning,
+  formatFixed,
+  formatNumber,
+  isCubic,
+  MODEL_WORDS,
+  pairStandings,
+} from '@keen-ladder/core';
+import type { GraphDesign, Mixture, OpenPoint, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Button, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -156,21 +166,30 @@ function Sources() {
   );
 }
 
-function sourceOf({ model, nrtlPairs, wilsonPairs, uniquacPairs, interactions }: Mixture): string {
-  const of = (pair: { source: string; confidence: string } | undefined): string =>
-    pair === undefined ? 'none known, taken as 0' : `${pair.source} (${pair.confidence})`;
-  switch (model) {
-    case 'ideal':
-      return 'Raoult’s law: ideal liquid, ideal gas.';
-    case 'nrtl':
-      return `NRTL: ${of(nrtlPairs[0])}. Vapour: ideal gas.`;
-    case 'wilson':
-      return `Wilson: ${of(wilsonPairs[0])}. Vapour: ideal gas.`;
-    case 'uniquac':
-      return `UNIQUAC: ${of(uniquacPairs[0])}. Vapour: ideal gas.`;
-    case 'peng-robinson':
-    case 'srk':
-      return `Both phases by ${model === 'srk' ? 'Soave-Redlich-Kwong (1972)' : 'Peng-Robinson (1976)'}; kij: ${of(interactions.find((p) => p.equation === model))}.`;
+const VAPOUR_WORDS = { ideal: 'ideal gas', virial: 'virial equation (Tsonopoulos)', dimers: 'acids in pairs (Marek & Standart)' };
+
+function sourceOf(mixture: Mixture): string {
+  const { model, options } = mixture;
+  const pair = pairStandings(mixture)[0];
+  const words = pair === undefined ? '' : `: ${standingWords(pair)}`;
+  if (isCubic(model)) return `Both phases by ${MODEL_WORDS[model]}; kij${words}.`;
+  return `${capital(MODEL_WORDS[model])}${words}. Vapour: ${VAPOUR_WORDS[options.vapour]}.`;
+}
+
+/** Where the numbers of a pair come from; nothing is silently ideal. */
+function standingWords({ kind, source = '', confidence }: PairStanding): string {
+  switch (kind) {
+    case 'published':
+    case 'dissolved-gas':
+      return confidence === undefined ? source : `${source} (${confidence})`;
+    case 'by-groups':
+      return `estimated by groups, ${source}`;
+    case 'by-pure-components':
+      return 'from the pure components alone';
+    case 'taken-as-zero':
+      return 'none known, taken as 0';
+    case 'missing':
+      return 'missing';
   }
 }
 

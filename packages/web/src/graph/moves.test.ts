@@ -1,5 +1,5 @@
 import { createGraphSolver, moleToMass } from '@keen-ladder/core';
-import { demoCases } from '@keen-ladder/schema';
+import { demoCases } from '@keen-ladder/schema/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';

@@ -1,41 +1,40 @@
-import { components } from '@keen-ladder/core';
-import { mixtureOf, newCaseDocument } from '@keen-ladder/schema';
+import { newCaseDocument } from '@keen-ladder/schema';
 import type { ProjectSummary } from '@keen-ladder/schema';
-import { Input, Modal, Select } from 'antd';
+import { Input, Modal } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
-import { componentOptions, componentSearch } from '../fields/componentSearch.ts';
+import { ComponentSelect } from '../fields/ComponentSelect.tsx';
+
+interface Chosen {
+  id: string;
+  name: string;
+}
 
 /** A name and two components: enough to see an equilibrium curve. Both can be chosen later too. */
 export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; onClose: () => void }) {
   const navigate = useNavigate();
   const [name, setName] = useState('');
-  const [light, setLight] = useState<string | undefined>(undefined);
-  const [heavy, setHeavy] = useState<string | undefined>(undefined);
+  const [light, setLight] = useState<Chosen | undefined>(undefined);
+  const [heavy, setHeavy] = useState<Chosen | undefined>(undefined);
   const [error, setError] = useState<string | undefined>(undefined);
-  const proposed = [light, heavy].map((id) => components.find((c) => c.id === id)?.name).filter((n) => n !== undefined);
+  const chosen = [light, heavy].filter((c) => c !== undefined);
+  const proposed = chosen.map((c) => c.name);
   const finalName = name.trim() !== '' ? name : proposed.length > 0 ? proposed.join(' – ') : 'New case';
   const submit = async () => {
     try {
-      const ids = [light, heavy].filter((id) => id !== undefined);
-      const made = await api.createCase(project.id, finalName, { ...newCaseDocument(), mixture: mixtureOf(ids) });
+      const document = newCaseDocument();
+      const mixture = chosen.length === 0 ? document.mixture : await api.mixture(chosen.map((c) => c.id));
+      const made = await api.createCase(project.id, finalName, { ...document, mixture });
       await navigate(`/cases/${made.id}/graph`);
     } catch (failure) {
       setError(failure instanceof Error ? failure.message : String(failure));
     }
   };
-  const choice = (label: string, value: string | undefined, onChange: (id: string) => void) => (
+  const choice = (label: string, value: Chosen | undefined, onChange: (chosen: Chosen) => void) => (
     <label className="dialog-line">
       <span>{label}</span>
-      <Select
-        aria-label={label}
-        {...(value === undefined ? {} : { value })}
-        options={componentOptions}
-        showSearch={componentSearch}
-        placeholder="choose, or leave for later"
-        onChange={onChange}
-      />
+      <ComponentSelect label={label} value={value} placeholder="choose, or leave for later" onChange={onChange} />
     </label>
   );
   return (

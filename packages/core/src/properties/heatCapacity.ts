@@ -1,0 +1,136 @@
+/**
+ * Integrals of heat capacity, ∫Cp dT (J/mol) and ∫Cp/T dT (J/(mol K)), in closed form, for the forms in which heat capacities come:
+ * ideal gas by 100, 107, shomate and trc, liquid by 100, 114 and quasi-polynomial. Outside a correlation's range Cp keeps its end value.
+ * The closed forms of the trc equation: Frenkel et al., Thermodynamics of Organic Compounds in the Gas State (1994).
+ */
+import type { Correlation } from '../databank/index.ts';
+import { correlate, R } from './correlation.ts';
+import type { ValueSlope } from './correlation.ts';
+
+const end: ValueSlope = { value: 0, dT: 0 };
+
+/** ∫ Cp dT from `from` to `to`, J/mol. */
+export function heat(cp: Correlation, from: number, to: number): number {
+  return heatUpTo(cp, to) - heatUpTo(cp, from);
+}
+
+/** ∫ Cp/T dT from `from` to `to`, J/(mol K). */
+export function heatOverT(cp: Correlation, from: number, to: number): number {
+  return overTUpTo(cp, to) - overTUpTo(cp, from);
+}
+
+function heatUpTo(cp: Correlation, T: number): number {
+  const inside = Math.min(Math.max(T, cp.Tmin), cp.Tmax);
+  const value = antiderivative(cp, inside);
+  if (inside === T) return value;
+  correlate(cp, inside, end);
+  return value + end.value * (T - inside);
+}
+
+function overTUpTo(cp: Correlation, T: number): number {
+  const inside = Math.min(Math.max(T, cp.Tmin), cp.Tmax);
+  const value = antiderivativeOverT(cp, inside);
+  if (inside === T) return value;
+  correlate(cp, inside, end);
+  return value + end.value * Math.log(T / inside);
+}
+
+/** Forms of a heat capacity; a record's other forms are refused by the schema. */
+type HeatForm = '100' | '107' | '114' | 'quasi-polynomial' | 'shomate' | 'trc';
+type GasForm = Exclude<HeatForm, '114' | 'quasi-polynomial'>;
+
+function antiderivative(cp: Correlation, T: number): number {
+  const c = cp.c;
+  switch (cp.form as HeatForm) {
+    case '100':
+      return T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + T * (c[3] / 4 + (T * c[4]) / 5))));
+    case '107':
+      return c[0] * T + c[1] * coth(c[2], T) - c[3] * c[4] * Math.tanh(c[4] / T);
+    case 'shomate':
+      return T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + (T * c[3]) / 4))) - c[4] / T;
+    case 'trc':
+      return trcHeat(c, T);
+    case '114': {
+      const [Tc, A, B, C, D] = c;
+      const t = 1 - T / Tc;
+      const tail = A * C + t * ((A * D) / 3 + t * ((C * C) / 12 + t * ((C * D) / 10 + (t * D * D) / 30)));
+      return -Tc * (A * A * Math.log(t) + t * (B - t * tail));
+    }
+    case 'quasi-polynomial': {
+      const Tr = T / c[0];
+      const lnT = Math.log(1 - Tr);
+      const logs = -c[1] * ((1 - Tr) * lnT + Tr) - c[2] * lnT;
+      return R * c[0] * (logs + Tr * (c[3] + Tr * (c[4] / 2 + Tr * (c[5] / 3 + (Tr * c[6]) / 4))));
+    }
+  }
+}
+
+function antiderivativeOverT(cp: Correlation, T: number): number {
+  const c = cp.c;
+  switch (cp.form as GasForm) {
+    case '100':
+      return c[0] * Math.log(T) + T * (c[1] + T * (c[2] / 2 + T * (c[3] / 3 + (T * c[4]) / 4)));
+    case '107': {
+      const u = c[2] / T;
+      const v = c[4] / T;
+      const first = u === 0 ? Math.log(T) : u / Math.tanh(u) - lnSinh(Math.abs(u));
+      return c[0] * Math.log(T) + c[1] * first - c[3] * (v * Math.tanh(v) - lnCosh(v));
+    }
+    case 'shomate':
+      return c[0] * Math.log(T) + T * (c[1] + T * (c[2] / 2 + (T * c[3]) / 3)) - c[4] / (2 * T * T);
+    case 'trc':
+      return trcEntropy(c, T);
+  }
+}
+
+/** C coth(C/T), its limit T where C is 0. */
+function coth(C: number, T: number): number {
+  return C === 0 ? T : C / Math.tanh(C / T);
+}
+
+const lnSinh = (u: number): number => u + Math.log1p(-Math.exp(-2 * u)) - Math.LN2;
+
+const lnCosh = (v: number): number => Math.abs(v) + Math.log1p(Math.exp(-2 * Math.abs(v))) - Math.LN2;
+
+/** e^(−a₂/T) terms: their limits where a₂ is 0. */
+function trcHeat(c: number[], T: number): number {
+  const [a0, a1, a2, a3, a4, a5, a6, a7] = c;
+  const exponential = a2 === 0 ? -a1 / T : (a1 / a2) * Math.exp(-a2 / T);
+  let h = 0;
+  if (T > a7) {
+    const y = (T - a7) / (T + a6);
+    const y2 = y * y;
+    const y4 = y2 * y2;
+    const sum = a6 + a7;
+    h += (2 * a3 + 8 * a4) * Math.log(1 - y) + (a3 * (1 + 1 / (1 - y)) + a4 * (7 + 1 / (1 - y))) * y;
+    h += a4 * (3 * y2 + (5 / 3) * y * y2 + y4 + 0.6 * y4 * y + (y4 * y2) / 3);
+    h += ((a4 - a5 / (sum * sum)) * y4 * y2 * y) / 7;
+    h *= sum;
+  }
+  return R * (a0 * T + exponential + h);
+}
+
+function trcEntropy(c: number[], T: number): number {
+  const [a0, a1, a2, a3, a4, a5, a6, a7] = c;
+  const x = a2 / T;
+  const exponential = a2 === 0 ? -a1 / (2 * T * T) : (a1 / (a2 * a2)) * (1 + x) * Math.exp(-x);
+  let s = 0;
+  if (T > a7) {
+    const y = (T - a7) / (T + a6);
+    const sum = a6 + a7;
+    const ratio = a7 / a6;
+    const fourth = ratio ** 4;
+    const mixed = (a4 * a7 * a7 - a5) / (a6 * a6);
+    s += (a3 + mixed * fourth) * ratio * ratio * Math.log((T * sum) / (a7 * (T + a6)));
+    s += (a3 + a4) * Math.log((T + a6) / sum);
+    let power = 1;
+    let alternating = fourth * ratio * ratio;
+    for (let i = 1; i <= 7; i++) {
+      power *= y;
+      alternating *= -1 / ratio;
+      s += ((mixed * alternating - a4) * power) / i;
+    }
+    s -= ((a3 / a6) * sum + (a5 * power) / (7 * y * a7 * sum)) * y;
+  }
+  return R * (a0 * Math.log(T) + exponential + s);
+}

@@ -1,0 +1,42 @@
+import type { ModelName } from './mixture.ts';
+import type { ProposalReason } from './proposal.ts';
+
+/** Names of the models as they stand on the screen. */
+export const MODEL_WORDS: Readonly<Record<ModelName, string>> = {
+  ideal: 'ideal solution',
+  nrtl: 'NRTL',
+  wilson: 'Wilson',
+  uniquac: 'UNIQUAC',
+  unifac: 'UNIFAC',
+  'modified-unifac': 'modified UNIFAC',
+  'regular-solution': 'regular solution',
+  'peng-robinson': 'Peng-Robinson',
+  srk: 'Soave-Redlich-Kwong',
+};
+
+/** One sentence for each reason of a proposal. */
+export function explainProposal(reason: ProposalReason): string {
+  switch (reason.code) {
+    case 'hydrocarbons-and-gases':
+      return 'Hydrocarbons and gases only: an equation of state describes both phases, at pressure too.';
+    case 'pairs-known':
+      return reason.pairs === 1
+        ? `The databank has ${MODEL_WORDS[reason.model]} parameters for this pair.`
+        : `The databank has ${MODEL_WORDS[reason.model]} parameters for all ${reason.pairs} pairs.`;
+    case 'groups-known':
+      return reason.pairsMissing === 1
+        ? `A pair has no parameters of its own: ${MODEL_WORDS[reason.model]} estimates it by groups.`
+        : `${reason.pairsMissing} pairs have no parameters of their own: ${MODEL_WORDS[reason.model]} estimates them by groups.`;
+    case 'nothing-known':
+      return 'No parameters and no groups are known for these components: Raoult’s law, which may be far off.';
+    case 'acids-pair':
+      return `${list(reason.names)} ${reason.names.length === 1 ? 'pairs' : 'pair'} in the vapour: dimers are counted.`;
+    case 'gases-dissolve':
+      return `${list(reason.names)} ${reason.names.length === 1 ? 'is a gas' : 'are gases'} here, dissolved by Henry’s law.`;
+  }
+}
+
+function list(names: readonly string[]): string {
+  const sentence = new Intl.ListFormat('en').format(names);
+  return sentence.charAt(0).toUpperCase() + sentence.slice(1);
+}

@@ -1,0 +1,215 @@
+/**
+ * The γ-φ model of a mixture: an activity-coefficient liquid beside a vapour that is ideal, virial or dimerising.
+ *   liquid   ln φᵢ = ln γᵢ + ln Pᵢˢᵃᵗ + ln φᵢˢᵃᵗ + vᵢ(P − Pᵢˢᵃᵗ)/RT − ln P      (the last but one, Poynting's factor, where asked for)
+ *            h = Σ xᵢhᵢ − RT² ∂g/∂T,  v = Σ xᵢvᵢ, where the pure liquid's enthalpy comes by one of two routes:
+ *            ideal gas + saturated vapour's departure − Δhᵛᵃᵖ at T, or that at a reference temperature + ∫ Cp of the liquid
+ *   solute   ln φᵢ = ln Hᵢ − ln P, h̄ᵢ = hᵢⁱᵍ − RT² ∂ ln Hᵢ/∂T                  (dissolved gases by Henry's law: henry.ts)
+ *   vapour   vapour.ts, virial.ts, dimers.ts; ideal-gas enthalpies are added here
+ * With an ideal vapour and without Poynting's factor: below some 3 bar their effect on K is under 3 % (common practice). What pressure does
+ * to a liquid's enthalpy is neglected. ∂(n hᴱ)/∂nᵢ = −RT² ∂ ln γᵢ/∂T, so partial molar enthalpies need no further derivative.
+ * Source: Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), ch. 10 to 14.
+ */
+import type { ComponentRecord } from '../databank/index.ts';
+import {
+  heat,
+  heatOfVaporisation,
+  idealGasEnthalpy,
+  idealGasEntropy,
+  liquidHeatCapacity,
+  liquidVolume,
+  lnVapourPressure,
+  outsideRange,
+  R,
+} from '../properties/index.ts';
+import { makeActivity } from './activity.ts';
+import type { ActivityModel } from './activity.ts';
+import type { Extent, PhaseProperties, ThermoModel } from './model.ts';
+import { idealVapour, makePureVapour } from './vapour.ts';
+import type { VapourModel } from './vapour.ts';
+
+/** How the enthalpy of a pure liquid is found; the two differ by what the data of vaporisation and heat capacity disagree in. */
+export type EnthalpyRoute = 'heat-of-vaporisation' | 'liquid-heat-capacity';
+
+export interface GammaPhiOptions {
+  vapour?: VapourModel;
+  poynting?: boolean;
+  enthalpy?: EnthalpyRoute;
+  /** By component: ln H (Pa) at T of a Henry solute, for the first guess of K; undefined for a solvent. */
+  solutes?: readonly (((T: number) => number) | undefined)[];
+}
+
+/** Volume of a dissolved gas: that of its liquid at the boiling point, or at this part of Tc where there is none (common practice). */
+const SOLUTE_VOLUME_AT = 0.7;
+
+export function gammaPhiModel(
+  components: readonly ComponentRecord[],
+  activity: ActivityModel,
+  options: GammaPhiOptions = {},
+): ThermoModel {
+  const { vapour: vapourModel = idealVapour, poynting = false, enthalpy: route = 'heat-of-vaporisation', solutes = [] } = options;
+  const n = components.length;
+  const excess = makeActivity(n);
+  const pure = { value: 0, dT: 0 };
+  const gas = { value: 0, dT: 0 };
+  const sat = makePureVapour();
+  const isSolute = components.map((_, i) => solutes[i] !== undefined);
+  const soluteVolume = components.map((c, i) => {
+    if (!isSolute[i]) return 0;
+    liquidVolume(c, c.normalBoilingPoint?.value ?? SOLUTE_VOLUME_AT * c.criticalTemperature.value, pure);
+    return pure.value;
+  });
+
+  /** ln of the saturated vapour's fugacity, Pa, into `pure` with its slope along saturation; leaves `sat`. Returns Psat. */
+  function saturation(i: number, T: number): number {
+    lnVapourPressure(components[i], T, pure);
+    const Psat = Math.exp(pure.value);
+    if (vapourModel.isIdeal) return Psat;
+    vapourModel.pure(i, T, Psat, sat);
+    const dPsat = Psat * pure.dT;
+    pure.value += sat.lnPhi;
+    pure.dT += sat.dLnPhiDT + sat.dLnPhiDP * dPsat;
+    sat.dEnthalpyDT += sat.dEnthalpyDP * dPsat;
+    return Psat;
+  }
+
+  function liquid(T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent): void {
+    activity.evaluate(T, x, excess, extent !== 'fugacity');
+    const lnP = Math.log(P);
+    const RT = R * T;
+    for (let i = 0; i < n; i++) {
+      out.lnPhi[i] = excess.lnGamma[i] - lnP;
+      out.dLnPhiDT[i] = excess.dLnGammaDT[i];
+      out.dLnPhiDP[i] = -1 / P;
+      if (isSolute[i]) continue;
+      const slopeOf = out.dLnPhiDT[i];
+      const Psat = saturation(i, T);
+      out.lnPhi[i] += pure.value;
+      out.dLnPhiDT[i] = slopeOf + pure.dT;
+      if (!poynting) continue;
+      lnVapourPressure(components[i], T, gas);
+      const dPsat = Psat * gas.dT;
+      liquidVolume(components[i], T, pure);
+      out.lnPhi[i] += (pure.value * (P - Psat)) / RT;
+      out.dLnPhiDT[i] += ((pure.dT - pure.value / T) * (P - Psat) - pure.value * dPsat) / RT;
+      out.dLnPhiDP[i] += pure.value / RT;
+    }
+    if (extent === 'fugacity') return;
+    out.dLnPhiDN.set(excess.dLnGammaDN);
+    if (extent === 'slopes') return;
+    liquidEnthalpy(T, x, out);
+    liquidVolumes(T, x, out);
+  }
+
+  /** Enthalpy of pure liquid i by way of its vapour, J/mol, into `gas`, with its slope. */
+  function byVaporisation(i: number, T: number): void {
+    idealGasEnthalpy(components[i], T, gas);
+    heatOfVaporisation(components[i], T, pure);
+    gas.value -= pure.value;
+    gas.dT -= pure.dT;
+    if (vapourModel.isIdeal) return;
+    saturation(i, T);
+    gas.value += sat.enthalpy;
+    gas.dT += sat.dEnthalpyDT;
+  }
+
+  const reference = components.map((c, i) => {
+    const { Tmin, Tmax } = c.liquidHeatCapacity;
+    const T = Math.min(Math.max(c.normalBoilingPoint?.value ?? Tmax, Tmin), Tmax);
+    if (!isSolute[i]) byVaporisation(i, T);
+    return { T, h: gas.value };
+  });
+
+  function pureLiquid(i: number, T: number): void {
+    if (isSolute[i]) {
+      idealGasEnthalpy(components[i], T, gas);
+    } else if (route === 'heat-of-vaporisation') {
+      byVaporisation(i, T);
+    } else {
+      liquidHeatCapacity(components[i], T, pure);
+      gas.value = reference[i].h + heat(components[i].liquidHeatCapacity, reference[i].T, T);
+      gas.dT = pure.value;
+    }
+  }
+
+  function liquidEnthalpy(T: number, x: Float64Array, out: PhaseProperties): void {
+    let h = -R * T * T * excess.dGDT;
+    let dT = -R * T * (2 * excess.dGDT + T * excess.d2GDT2);
+    for (let i = 0; i < n; i++) {
+      pureLiquid(i, T);
+      h += x[i] * gas.value;
+      dT += x[i] * gas.dT;
+      out.dEnthalpyDN[i] = gas.value - R * T * T * excess.dLnGammaDT[i];
+    }
+    out.enthalpy = h;
+    out.dEnthalpyDT = dT;
+    out.dEnthalpyDP = 0;
+  }
+
+  function liquidVolumes(T: number, x: Float64Array, out: PhaseProperties): void {
+    let v = 0;
+    let dT = 0;
+    for (let i = 0; i < n; i++) {
+      if (isSolute[i]) {
+        pure.value = soluteVolume[i];
+        pure.dT = 0;
+      } else {
+        liquidVolume(components[i], T, pure);
+      }
+      v += x[i] * pure.value;
+      dT += x[i] * pure.dT;
+      out.dVolumeDN[i] = pure.value;
+    }
+    out.volume = v;
+    out.dVolumeDT = dT;
+    out.dVolumeDP = 0;
+  }
+
+  function vapour(T: number, P: number, y: Float64Array, out: PhaseProperties, extent: Extent): void {
+    vapourModel.evaluate(T, P, y, out, extent);
+    if (extent !== 'all') return;
+    for (let i = 0; i < n; i++) {
+      idealGasEnthalpy(components[i], T, gas);
+      out.enthalpy += y[i] * gas.value;
+      out.dEnthalpyDT += y[i] * gas.dT;
+      out.dEnthalpyDN[i] += gas.value;
+    }
+  }
+
+  return {
+    n,
+    names: components.map((c) => c.name),
+    hasIdealVapour: vapourModel.isIdeal,
+    hasOneEquation: false,
+    molarMass: Float64Array.from(components, (c) => c.molarMass.value),
+    evaluate(phase, T, P, x, out, extent) {
+      if (phase === 'liquid') liquid(T, P, x, out, extent);
+      else vapour(T, P, x, out, extent);
+    },
+    firstLnK(T, P, out) {
+      for (let i = 0; i < n; i++) {
+        const henry = solutes[i];
+        if (henry === undefined) lnVapourPressure(components[i], T, gas);
+        out[i] = (henry === undefined ? gas.value : henry(T)) - Math.log(P);
+      }
+    },
+    idealGas: idealGasOf(components),
+    outsideRange: (T) =>
+      components.flatMap((c, i) =>
+        outsideRange(c, T)
+          .filter(({ property }) => !isSolute[i] || property === 'ideal-gas heat capacity')
+          .map((range) => ({ name: c.name, ...range })),
+      ),
+  };
+}
+
+/** Enthalpies (J/mol) and entropies at 1 bar (J/(mol K)) of the ideal gases, as the seam offers them. */
+export function idealGasOf(components: readonly ComponentRecord[]): ThermoModel['idealGas'] {
+  const one = { value: 0, dT: 0 };
+  return (T, h, s) => {
+    for (let i = 0; i < components.length; i++) {
+      idealGasEnthalpy(components[i], T, one);
+      h[i] = one.value;
+      s[i] = idealGasEntropy(components[i], T);
+    }
+  };
+}

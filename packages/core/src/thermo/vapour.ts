@@ -1,0 +1,62 @@
+/** The vapour beside a liquid of activity coefficients: ideal, by the virial equation, or with dimers. */
+import { R } from '../properties/index.ts';
+import type { Extent, PhaseProperties } from './model.ts';
+
+export interface VapourModel {
+  readonly isIdeal: boolean;
+  /**
+   * Fills `out` for the mixture: fugacity coefficients with slopes; enthalpy beyond the ideal gas's with slopes; volume with slopes. In the
+   * scope that `extent` says; allocates nothing.
+   */
+  evaluate: (T: number, P: number, y: Float64Array, out: PhaseProperties, extent: Extent) => void;
+  /** Component i alone. */
+  pure: (i: number, T: number, P: number, out: PureVapour) => void;
+}
+
+/** ln φ and enthalpy beyond the ideal gas's (J/mol) of a pure vapour, each with its slopes in T (1/K) and P (1/Pa). */
+export interface PureVapour {
+  lnPhi: number;
+  dLnPhiDT: number;
+  dLnPhiDP: number;
+  enthalpy: number;
+  dEnthalpyDT: number;
+  dEnthalpyDP: number;
+}
+
+export const makePureVapour = (): PureVapour => ({
+  lnPhi: 0,
+  dLnPhiDT: 0,
+  dLnPhiDP: 0,
+  enthalpy: 0,
+  dEnthalpyDT: 0,
+  dEnthalpyDP: 0,
+});
+
+/** Every fugacity coefficient 1, v = RT/P. */
+export const idealVapour: VapourModel = {
+  isIdeal: true,
+  evaluate(T, P, _y, out, extent) {
+    out.lnPhi.fill(0);
+    out.dLnPhiDT.fill(0);
+    if (extent === 'fugacity') return;
+    out.dLnPhiDP.fill(0);
+    out.dLnPhiDN.fill(0);
+    if (extent === 'slopes') return;
+    out.enthalpy = 0;
+    out.dEnthalpyDT = 0;
+    out.dEnthalpyDP = 0;
+    out.dEnthalpyDN.fill(0);
+    out.volume = (R * T) / P;
+    out.dVolumeDT = R / P;
+    out.dVolumeDP = -out.volume / P;
+    out.dVolumeDN.fill(out.volume);
+  },
+  pure(_i, _T, _P, out) {
+    out.lnPhi = 0;
+    out.dLnPhiDT = 0;
+    out.dLnPhiDP = 0;
+    out.enthalpy = 0;
+    out.dEnthalpyDT = 0;
+    out.dEnthalpyDP = 0;
+  },
+};

@@ -1,0 +1,28 @@
+import { proposedMixture } from '@keen-ladder/core';
+import { databankParts, findComponent } from '@keen-ladder/core/databank';
+import { ComponentList } from '@keen-ladder/schema';
+import { Router } from 'express';
+import { Problem } from '../problems.ts';
+
+/** The databank is part of the program: its answers change with the program alone. */
+const ONE_HOUR = 'private, max-age=3600';
+
+export function databankRoutes(): Router {
+  const router = Router();
+  router.get('/databank/components/:id', (req, res) => {
+    const found = findComponent(req.params.id);
+    if (found === undefined) throw unknown([req.params.id]);
+    res.set('Cache-Control', ONE_HOUR).json(found);
+  });
+  /** The mixture of the components named, with every parameter that models may use and the model proposed. */
+  router.get('/databank/mixture', (req, res) => {
+    const { components } = ComponentList.parse(req.query);
+    const missing = components.filter((id) => findComponent(id) === undefined);
+    if (missing.length > 0) throw unknown(missing);
+    res.set('Cache-Control', ONE_HOUR).json(proposedMixture(databankParts(components)));
+  });
+  return router;
+}
+
+const unknown = (names: readonly string[]): Problem =>
+  new Problem(404, 'no-such-component', `The databank has no ${names.join(', no ')}. Search by name, formula or CAS number.`);

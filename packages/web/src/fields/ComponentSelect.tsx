@@ -1,0 +1,33 @@
+import { Select } from 'antd';
+import { useComponentSearch } from './useComponentSearch.ts';
+
+interface Props {
+  id?: string;
+  label: string;
+  /** The component chosen, by identifier and name. */
+  value: { id: string; name: string } | undefined;
+  placeholder: string;
+  bordered?: boolean;
+  onChange: (chosen: { id: string; name: string }) => void;
+}
+
+/** A component of the databank, searched as it is typed. */
+export function ComponentSelect({ id, label, value, placeholder, bordered = true, onChange }: Props) {
+  const { options, showSearch, loading } = useComponentSearch(
+    value === undefined ? undefined : { value: value.id, label: value.name },
+  );
+  return (
+    <Select
+      {...(id === undefined ? {} : { id })}
+      aria-label={label}
+      {...(bordered ? {} : { className: 'choice', variant: 'borderless' as const })}
+      {...(value === undefined ? {} : { value: value.id })}
+      options={options}
+      showSearch={showSearch}
+      loading={loading}
+      placeholder={placeholder}
+      popupMatchSelectWidth={false}
+      onChange={(chosen: string) => onChange({ id: chosen, name: options.find((o) => o.value === chosen)?.label ?? chosen })}
+    />
+  );
+}

@@ -1,0 +1,144 @@
+/** The mixture of the graph: two components, the model, and what can be chosen beside it. */
+import { explainProposal, henrySolutes, isCubic, MODEL_WORDS, proposeModel } from '@keen-ladder/core';
+import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/core';
+import { memo, useMemo, useRef, useState } from 'react';
+import { api } from '../api/client.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { mixtureChosen, modelChosen, modelOptionsChosen } from '../document/documentSlice.ts';
+import { selectMixture } from '../document/selectors.ts';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { ComponentField } from '../fields/ComponentField.tsx';
+
+const modelOptions = (Object.keys(MODEL_WORDS) as ModelName[]) // the keys of the record are the names
+  .map((value) => ({ value, label: MODEL_WORDS[value] }));
+
+export const MixtureInputs = memo(function MixtureInputs() {
+  const dispatch = useAppDispatch();
+  const mixture = useAppSelector(selectMixture);
+  const { choose, error } = useChoice();
+  const [first, second] = mixture.components;
+  return (
+    <section>
+      <h2>Mixture</h2>
+      <ComponentField
+        label="Light component"
+        path="mixture.components"
+        value={first}
+        error={error}
+        onChange={(id) => choose([id, second?.id])}
+      />
+      <ComponentField label="Heavy component" value={second} onChange={(id) => choose([first?.id, id])} />
+      <ChoiceField
+        label="Model"
+        path="mixture.model"
+        value={mixture.model}
+        options={modelOptions}
+        onChange={(model) => dispatch(modelChosen(model))}
+        note={<Proposed mixture={mixture} />}
+      />
+      {mixture.components.length > 0 && <ModelDetails mixture={mixture} />}
+    </section>
+  );
+});
+
+/** Asks the databank for what two components need; of two answers under way only the later one counts. */
+function useChoice() {
+  const dispatch = useAppDispatch();
+  const asked = useRef(0);
+  const [error, setError] = useState<string | undefined>(undefined);
+  const choose = async (ids: (string | undefined)[]): Promise<void> => {
+    const mine = ++asked.current;
+    try {
+      const mixture = await api.mixture(ids.filter((id) => id !== undefined));
+      if (mine !== asked.current) return;
+      dispatch(mixtureChosen(mixture));
+      setError(undefined);
+    } catch (failure) {
+      if (mine === asked.current) setError(failure instanceof Error ? failure.message : String(failure));
+    }
+  };
+  return { choose: (ids: (string | undefined)[]) => void choose(ids), error };
+}
+
+/** Which model the data speak for and why; silent about the model when it is the one chosen. */
+function Proposed({ mixture }: { mixture: Mixture }) {
+  const proposal = useMemo(() => proposeModel(mixture), [mixture]);
+  if (mixture.components.length < 2) return null;
+  const why = proposal.reasons.map(explainProposal).join(' ');
+  return <>{proposal.model === mixture.model ? why : `Proposed: ${MODEL_WORDS[proposal.model]}. ${why}`}</>;
+}
+
+const vapours: { value: ModelOptions['vapour']; label: string }[] = [
+  { value: 'ideal', label: 'ideal gas' },
+  { value: 'virial', label: 'virial equation' },
+  { value: 'dimers', label: 'acids in pairs' },
+];
+
+const routes: { value: ModelOptions['enthalpy']; label: string }[] = [
+  { value: 'heat-of-vaporisation', label: 'via vaporisation' },
+  { value: 'liquid-heat-capacity', label: 'via heat capacity' },
+];
+
+const gases = [
+  { value: 'auto', label: 'by Henry’s law' },
+  { value: 'none', label: 'as liquids' },
+] as const;
+
+const yesNo = [
+  { value: 'no', label: 'no' },
+  { value: 'yes', label: 'yes' },
+] as const;
+
+const alphas: { value: ModelOptions['alpha']; label: string }[] = [
+  { value: 'acentric', label: 'by acentric factor' },
+  { value: 'twu', label: 'Twu, fitted to each' },
+];
+
+/** What most cases leave as it is. */
+function ModelDetails({ mixture: { components, model, options } }: { mixture: Mixture }) {
+  const dispatch = useAppDispatch();
+  const hasGas = henrySolutes({ components, options: { ...options, henry: 'auto' } }).length > 0;
+  const set = (change: Partial<ModelOptions>) => dispatch(modelOptionsChosen(change));
+  return (
+    <details className="more">
+      <summary>More on the model</summary>
+      {isCubic(model) ? (
+        <>
+          <ChoiceField label="Attraction" value={options.alpha} options={alphas} onChange={(alpha) => set({ alpha })} />
+          {model === 'peng-robinson' && (
+            <ChoiceField
+              label="Unknown kij by groups"
+              value={options.predictInteractions ? 'yes' : 'no'}
+              options={[...yesNo]}
+              onChange={(answer) => set({ predictInteractions: answer === 'yes' })}
+            />
+          )}
+        </>
+      ) : (
+        <>
+          <ChoiceField label="Vapour" value={options.vapour} options={vapours} onChange={(vapour) => set({ vapour })} />
+          {hasGas && (
+            <ChoiceField
+              label="Gases"
+              value={options.henry === 'auto' ? 'auto' : 'none'}
+              options={[...gases]}
+              onChange={(answer) => set({ henry: answer === 'auto' ? 'auto' : [] })}
+            />
+          )}
+          <ChoiceField
+            label="Liquid enthalpy"
+            value={options.enthalpy}
+            options={routes}
+            onChange={(enthalpy) => set({ enthalpy })}
+          />
+          <ChoiceField
+            label="Poynting factor"
+            value={options.poynting ? 'yes' : 'no'}
+            options={[...yesNo]}
+            onChange={(answer) => set({ poynting: answer === 'yes' })}
+          />
+        </>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,330 @@
+"""The temperature-dependent properties of a component besides vapour pressure, in the recipe's order of sources."""
+
+import math
+
+from constants import allowed, peng_robinson_volumes
+from forms import R, correlation, evaluate, fit_polynomial, samples, slope
+from sources import TABLES, read_json, rows_beside
+
+# Vapours that associate: the measured heat lies far below Clapeyron's with any vapour of monomers. It is right; not corrected.
+ASSOCIATING = {
+    '7664-39-3', '64-18-6', '64-19-7', '79-09-4', '79-10-7', '107-92-6', '79-31-2', '79-41-4', '109-52-4', '142-62-1', '503-74-2',
+    '75-98-9', '76-05-1', '79-11-8',
+}  # fmt: skip
+WATSON = 0.38
+FAR_FROM_CLAPEYRON = 0.10  # a single value at 25 °C carried to the boiling point by Watson's exponent may miss by more: heavy alcohols
+FAR_FROM_ESTIMATE = 0.40  # a single liquid heat capacity further than this from Rowlinson and Bondi belongs to something else
+
+
+def heat_of_vaporisation(cas, record, reference):
+    """
+    J/mol. Of the tables P2150, VDIh and the reference equation the first that agrees with the handbook's value at the boiling
+    point (2 %) and with Clapeyron's equation there (5 %) and at 0.9 Tc (5 %); none agreeing, the nearest. Without a table: one value with
+    Watson's exponent, else Clapeyron's at 0.7 Tc.
+    """
+    tc, tb = record['Tc'], record['Tb'] or 0.7 * record['Tc']
+    t_low = record['vapourPressure']['Tmin']
+    tables = []
+    if (row := TABLES.values('P2150', cas, ['Tc', 'C1', 'C2', 'C3', 'C4', 'Tmin', 'Tmax'])) and allowed(cas, 'Hvap', 'P2150'):
+        tables.append(correlation('106', [row[0], row[1], row[2], row[3], row[4], 0], row[5], row[0], 'P2150'))
+    if (row := TABLES.values('VDIh', cas, ['Tc', 'A', 'B', 'C', 'D', 'E'])) and allowed(cas, 'Hvap', 'VDIh'):
+        tables.append(correlation('vdi-hvap', row, min(t_low, 0.6 * row[0]), row[0], 'VDIh'))
+    if reference is not None:
+        tables.append(reference)
+    tables = [k for k in tables if falls(k, max(k['Tmin'], 0.45 * tc)) or cas in ASSOCIATING]
+    if tables:
+        scores = [disagreement(cas, k, record, tb) for k in tables]
+        good = [k for k, s in zip(tables, scores) if s < 1]
+        return good[0] if good else tables[scores.index(min(scores))]
+    T = min(max(tb, t_low), 0.85 * tc)
+    by_clapeyron = clapeyron(record, T)
+    for column, at in (('HvapTb', record['Tb']), ('Hvap298', 298.15)):
+        value = TABLES.value('CRCh', cas, column)
+        if value is None or at is None or at > 0.9 * tc:
+            continue
+        k = watson(value, at, tc, t_low, 'CRCh')
+        if cas in ASSOCIATING or abs(evaluate(k, T) / by_clapeyron - 1) < FAR_FROM_CLAPEYRON:
+            return k
+    return watson(by_clapeyron, T, tc, t_low, 'CLAP', how='estimated')
+
+
+def watson(value, T, tc, t_low, source, how='fitted'):
+    """Form 106 with Watson's exponent through one value."""
+    return correlation('106', [tc, value / (1 - T / tc) ** WATSON, WATSON, 0, 0, 0], t_low, tc, source, how)
+
+
+def falls(k, low):
+    values = [evaluate(k, t) for t in samples(low, 0.999 * k['Tmax'], 60)]
+    return all(b < a for a, b in zip(values, values[1:])) and values[-1] > 0
+
+
+def clapeyron(record, T):
+    """T (dP/dT) (V_vapour − V_liquid), J/mol."""
+    psat = record['vapourPressure']
+    P = evaluate(psat, T)
+    small, large = peng_robinson_volumes(T, P, record['Tc'], record['Pc'], record['omega'])
+    return T * slope(psat, T) * (large - small)
+
+
+def disagreement(cas, k, record, tb):
+    parts = [0.0]
+    measured = TABLES.value('CRCh', cas, 'HvapTb')
+    if measured is not None and record['Tb'] is not None:
+        parts.append(abs(evaluate(k, tb) / measured - 1) / 0.02)
+    if cas not in ASSOCIATING:
+        for T, limit in ((max(tb, record['vapourPressure']['Tmin']), 0.05), (0.9 * record['Tc'], 0.05)):
+            if T < 0.97 * record['Tc']:
+                parts.append(abs(evaluate(k, T) / clapeyron(record, T) - 1) / limit)
+    return max(parts)
+
+
+def ideal_gas_heat_capacity(cas, reference):
+    """J/(mol K)."""
+    if (row := TABLES.values('TRC', cas, ['a0', 'a1', 'a2', 'a3', 'a4', 'a5', 'a6', 'a7'])) and allowed(cas, 'Cpg', 'TRC'):
+        t_min, t_max = (TABLES.value('TRC', cas, c) for c in ('Tmin', 'Tmax'))
+        return correlation('trc', row, max(t_min, 50), min(t_max, 3000), 'TRC')
+    if (row := TABLES.values('POLc', cas, ['a0', 'a1', 'a2', 'a3', 'a4'])) and allowed(cas, 'Cpg', 'POLc'):
+        t_min, t_max = (TABLES.value('POLc', cas, c) for c in ('Tmin', 'Tmax'))
+        if t_min is None:  # monatomic: 5R/2 at every temperature
+            t_min, t_max = 50, 3000
+        return correlation('100', [R * a for a in row], t_min, t_max, 'POLc')
+    pieces = (SHOMATE.get(cas) or [None, None, None])[2]
+    if pieces:
+        low = pieces[0]
+        if low[1] >= 600:
+            return correlation('shomate', low[2:7], low[0], low[1], 'SHO')
+    if reference is not None:
+        return reference
+    if cas in JANAF_GAS:
+        points = [(t, cp) for t, cp in zip(*JANAF_GAS[cas]) if 200 <= t <= 1000]
+        if len(points) >= 6:
+            return correlation('100', fit_polynomial(points, 4), 200, 1000, 'JANg', how='fitted')
+    if cas in BENSON:
+        return correlation('100', fit_polynomial(BENSON[cas], 3), 298, 1000, 'BENS', how='estimated')
+    if cas in ANALOGIES:
+        return by_analogy(ANALOGIES[cas])
+    if (row := TABLES.values('JOBACK', cas, ['Cpg0', 'Cpg1', 'Cpg2', 'Cpg3'])) and row[1] > 0:
+        return correlation('100', [*row, 0], 273, 1000, 'JOBACK', how='estimated')
+    return None
+
+
+CALORIE = 4.184  # J
+BENSON = {}
+for _row in rows_beside('benson-points.csv'):
+    BENSON.setdefault(_row['cas'], []).append((float(_row['T_K']), float(_row['cal_per_mol_K']) * CALORIE))
+ANALOGIES = {row['cas']: row for row in rows_beside('analogies.csv')}
+
+
+def by_analogy(row):
+    """Sum and difference of molecules that share the groups, which is what group additivity amounts to."""
+    plus, minus = ([ideal_gas_heat_capacity(c, None) for c in row[k].split()] for k in ('plus', 'minus'))
+    points = []
+    for t in samples(298, 1000, 40):
+        value = sum(evaluate(k, t) for k in plus) - sum(evaluate(k, t) for k in minus)
+        points.append((t, value + float(row['shift'])))
+    return correlation('100', fit_polynomial(points, 4), 298, 1000, 'BENS', how='estimated')
+
+
+SHOMATE = read_json('SHO')
+JANAF_GAS = {cas: rows[:2] for cas, rows in read_json('JANg').items()}
+
+
+def liquid_heat_capacity(cas, record, reference):
+    """J/(mol K), saturated liquid."""
+    tc, T_NORMAL = record['Tc'], 298.15
+    if allowed(cas, 'Cpl', 'P153'):
+        if row := TABLES.values('P153b', cas, ['A', 'B', 'C', 'D', 'Tmin', 'Tmax']):
+            # Form 114 holds A²/t: the factor 1/1000 (kmol to mol) goes under the roots of A (twice), C and D in the same way.
+            s = math.sqrt(1000)
+            c = [tc, row[0] / s, row[1] / 1000, row[2] / s, row[3] / s]
+            return correlation('114', c, row[4], min(row[5], 0.99 * tc), 'P153')
+        if row := TABLES.values('P153', cas, ['A', 'B', 'C', 'D', 'E', 'Tmin', 'Tmax']):
+            k = correlation('100', [x / 1000 for x in row[:5]], row[5], row[6], 'P153')
+            if row[5] < row[6] and evaluate(k, row[6]) > 0:
+                return k
+    if allowed(cas, 'Cpl', 'ZAB') and (k := zabransky(cas, tc)) is not None:
+        return k
+    if reference is not None:
+        return reference
+    point, source = TABLES.value('CRCs', cas, 'Cpl'), 'CRCs'
+    if point is None:
+        point, source = TABLES.value('POLc', cas, 'Cpl'), 'POLc'
+    if T_NORMAL > 0.9 * tc:
+        point = None
+    t_low = min(max(record['Tm'] or 0, 0.4 * tc), 0.8 * tc)
+    estimate = rowlinson_bondi(record)
+    if point is not None and abs(point / estimate(T_NORMAL) - 1) > FAR_FROM_ESTIMATE:
+        point = None
+    shift = 0.0 if point is None else point - estimate(T_NORMAL)
+    points = [(t, estimate(t) + shift) for t in samples(t_low, 0.9 * tc, 40)]
+    c = fit_polynomial(points, 4)
+    if point is None:
+        return correlation('100', c, t_low, 0.9 * tc, 'ROWL', how='estimated')
+    return correlation('100', c, t_low, 0.9 * tc, source, how='fitted')
+
+
+def zabransky(cas, tc):
+    """The spline piece or quasi-polynomial around 298.15 K (else the widest) of uncertainty I to IV, saturation preferred."""
+    rows = [r for r in ZABRANSKY.get(cas, []) if r['Uncertainty'] in ('I', 'II', 'III', 'IV')]
+    rows.sort(key=lambda r: (not r['t'][0] <= 298.15 <= r['t'][1], r['Data Type'] == 'C', r['t'][0] - r['t'][1]))
+    for r in rows:
+        t_min, t_max = r['t']
+        quasi = [float(r[f'A{i}-quasi'] or 0) for i in range(1, 7)]
+        if quasi[0] != 0 and r['Tc']:
+            k = correlation('quasi-polynomial', [float(r['Tc']), *quasi], t_min, t_max, 'ZAB')
+        else:
+            spline = [R * float(r[f'A{i}-spline'] or 0) / 100 ** (i - 1) for i in range(1, 5)]
+            if spline[0] == 0:
+                continue
+            k = correlation('100', [*spline, 0], t_min, t_max, 'ZAB')
+        if t_min + 20 < t_max < 0.995 * tc and all(0 < evaluate(k, t) < 5000 for t in samples(t_min, t_max, 20)):
+            return k
+    return None
+
+
+def _zabransky_rows():
+    import csv
+
+    from sources import path_of
+
+    found = {}
+    with open(path_of('ZAB'), encoding='utf-8') as file:
+        for row in csv.DictReader(file, delimiter='\t'):
+            row['t'] = (float(row['Tmin']), float(row['Tmax']))
+            found.setdefault(row['CASRN'], []).append(row)
+    return found
+
+
+ZABRANSKY = _zabransky_rows()
+
+
+def rowlinson_bondi(record):
+    """Cp of the liquid from that of the ideal gas; Poling et al., 5th ed. (2001), eq. 6-6.4."""
+    tc, omega, gas = record['Tc'], record['omega'], record['idealGasHeatCapacity']
+
+    def cp(T):
+        tr = T / tc
+        t = 1 - tr
+        clamped = min(max(T, gas['Tmin']), gas['Tmax'])
+        departure = 1.586 + 0.49 / t + omega * (4.2775 + 6.3 * t ** (1 / 3) / tr + 0.4355 / t)
+        return evaluate(gas, clamped) + R * departure
+
+    return cp
+
+
+def liquid_density(cas, record, reference):
+    """mol/m3, saturated liquid."""
+    tc, pc, mass = record['Tc'], record['Pc'], record['mass']
+    if (row := TABLES.values('P105', cas, ['C1', 'C2', 'C3', 'C4', 'Tmin', 'Tmax'])) and allowed(cas, 'rhol', 'P105'):
+        if abs(row[2] / tc - 1) < 0.02 and row[3] > 0:
+            return correlation('105', row[:4], row[4], row[2], 'P105')
+    if (row := TABLES.values('VDId', cas, ['Tc', 'rhoc', 'A', 'B', 'C', 'D'])) and allowed(cas, 'rhol', 'VDId'):
+        per_mol = 1 / mass
+        c = [row[0], *(x * per_mol for x in row[1:])]
+        k = correlation('116', c, max(record['Tm'] or 0, 0.4 * tc), row[0], 'VDId')
+        if abs(row[0] / tc - 1) < 0.02:
+            return k
+    if (z := TABLES.value('COST', cas, 'Z_RA')) is not None and 0.2 < z < 0.33:
+        return rackett(z, tc, pc, record, 'COST', how='fitted')
+    if reference is not None:
+        return reference
+    z = 0.29056 - 0.08775 * record['omega']
+    rho = TABLES.value('CRCO', cas, 'rho') or TABLES.value('CRCI', cas, 'rho')
+    T = 298.15
+    if rho and rho > 200 and T < 0.9 * tc and (record['Tm'] or 0) < T and (record['Tb'] or 1e9) > T:
+        molar = rho / mass
+        exponent = 1 + (1 - T / tc) ** (2 / 7)
+        fitted = (pc / (R * tc) / molar) ** (1 / exponent)
+        if 0.2 < fitted < 0.33:
+            return rackett(fitted, tc, pc, record, 'CRCO' if TABLES.value('CRCO', cas, 'rho') else 'CRCI', how='fitted')
+    return rackett(z, tc, pc, record, 'RACK', how='estimated')
+
+
+def rackett(z, tc, pc, record, source, how):
+    """rho = Pc/(R Tc) / Z^(1 + (1 − Tr)^(2/7)): form 105."""
+    return correlation('105', [pc / (R * tc), z, tc, 2 / 7], max(record['Tm'] or 0, 0.4 * tc), tc, source, how)
+
+
+def liquid_viscosity(cas, record):
+    """Pa s."""
+    tc = record['Tc']
+    t_low = max(record['Tm'] or 0, 0.35 * tc)
+    found = []
+    if row := TABLES.values('P313', cas, ['C1', 'C2', 'C3', 'C4', 'C5', 'Tmin', 'Tmax']):
+        found.append(correlation('101', row[:5], row[5], min(row[6], 0.98 * tc), 'P313'))
+    if row := TABLES.values('VDIv', cas, ['A', 'B', 'C', 'D', 'E']):
+        found.append(correlation('vdi-viscosity', row, t_low, 0.9 * tc, 'VDIv'))
+    for key in ('DP', 'VN3'):
+        if row := TABLES.values(key, cas, ['A', 'B', 'C', 'Tmin', 'Tmax']):
+            c = [(row[0] - 3) * math.log(10), row[1] * math.log(10), -row[2]]
+            found.append(correlation('antoine', c, row[3], row[4], key))
+    if row := TABLES.values('VN2', cas, ['A', 'B', 'Tmin', 'Tmax']):
+        c = [row[0] * math.log(10), row[1] * math.log(10), 0, 0, 0]
+        found.append(correlation('101', c, row[2], row[3], 'VN2'))
+    for k in found:
+        if allowed(cas, 'mul', k['source']) and k['Tmin'] < k['Tmax'] and viscosity_is_sane(k):
+            return k
+    row = TABLES.values('JOBACK', cas, ['mul0', 'mul1'])
+    if row and row[1] != 0 and record['Tm'] is not None and t_low < 0.7 * tc:
+        k = correlation('101', [row[1] + math.log(record['mass'] * 1000), row[0], 0, 0, 0], t_low, 0.7 * tc, 'JOBACK', how='estimated')
+        if viscosity_is_sane(k):
+            return k
+    return None
+
+
+def viscosity_is_sane(k):
+    values = [evaluate(k, t) for t in samples(k['Tmin'], k['Tmax'], 40)]
+    return all(b <= a for a, b in zip(values, values[1:])) and 5e-6 < values[-1] and values[0] < 1e4
+
+
+def gas_table(cas, perry, vdi, low_limit):
+    """A dilute-gas property: form 102 of Perry, else the polynomial of the VDI."""
+    if row := TABLES.values(perry, cas, ['C1', 'C2', 'C3', 'C4', 'Tmin', 'Tmax']):
+        k = correlation('102', row[:4], row[4], row[5], perry)
+        if positive(k, low_limit):
+            return k
+    if row := TABLES.values(vdi, cas, ['A', 'B', 'C', 'D', 'E']):
+        k = correlation('100', row, 250, 800, vdi)
+        if positive(k, low_limit):
+            return k
+    return None
+
+
+def positive(k, low_limit=0.0):
+    return k['Tmin'] < k['Tmax'] and all(evaluate(k, t) > low_limit for t in samples(k['Tmin'], k['Tmax'], 30))
+
+
+def liquid_conductivity(cas, record):
+    """W/(m K)."""
+    tc = record['Tc']
+    if row := TABLES.values('P315', cas, ['C1', 'C2', 'C3', 'C4', 'C5', 'Tmin', 'Tmax']):
+        k = correlation('100', row[:5], row[5], min(row[6], 0.98 * tc), 'P315')
+        if positive(k):
+            return k
+    if row := TABLES.values('VDIkl', cas, ['A', 'B', 'C', 'D', 'E']):
+        k = correlation('100', row, max(record['Tm'] or 0, 0.4 * tc), 0.9 * tc, 'VDIkl')
+        if positive(k):
+            return k
+    return None
+
+
+def surface_tension(cas, record):
+    """N/m."""
+    tc = record['Tc']
+    t_low = max(record['Tm'] or 0, 0.4 * tc)
+    if (row := TABLES.values('MUL', cas, ['Tc', 'sigma0', 'n0', 'sigma1', 'n1', 'sigma2', 'n2', 'Tmin'])) and allowed(
+        cas, 'sigma', 'MUL'
+    ):
+        if abs(row[0] / tc - 1) < 0.02:
+            return correlation('power-sum', row[:7], row[7] or t_low, row[0], 'MUL')
+    if (row := TABLES.values('VDIs', cas, ['Tc', 'A', 'B', 'C', 'D', 'E'])) and allowed(cas, 'sigma', 'VDIs'):
+        if abs(row[0] / tc - 1) < 0.02:
+            return correlation('106', row, min(t_low, 0.9 * tc), row[0], 'VDIs')
+    if row := TABLES.values('JAS', cas, ['a', 'b', 'Tmin', 'Tmax']):
+        c = [(row[0] + row[1] * 273.15) / 1000, -row[1] / 1000, 0, 0, 0]
+        k = correlation('100', c, row[2] or t_low, min(row[3], 0.95 * tc), 'JAS')
+        if positive(k):
+            return k
+    return None
+
+
