@@ -7,7 +7,7 @@
  */
 import { bracketedRoot, outOfReach, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { makePhaseProperties, phaseEntropy } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { flashTP, makeFlashWork } from './flash.ts';
 import type { Flash, FlashWork } from './flash.ts';
@@ -32,6 +32,20 @@ export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Arra
     const liquid = phaseEnthalpy(model, 'liquid', T, P, z);
     const vapour = phaseEnthalpy(model, 'vapour', T, P, z);
     return (h - liquid) / (vapour - liquid);
+  });
+}
+
+/**
+ * @param s molar entropy of the feed, J/(mol K), from the elements at 298.15 K and 1 bar
+ * @returns as flashPH; `no-such-state` when no temperature from 40 to 2000 K has this entropy
+ */
+export function flashPS(model: ThermoModel, P: number, s: number, z: Float64Array): Outcome<FlashAt> {
+  const w = makeFlashWork(model.n);
+  const excess = (T: number): number => entropyOf(model, T, P, flashed(model, T, P, z, w)) - s;
+  return atTemperature('entropy', model, P, z, w, excess, (T) => {
+    const liquid = phaseEntropy(model, 'liquid', T, P, z);
+    const vapour = phaseEntropy(model, 'vapour', T, P, z);
+    return (s - liquid) / (vapour - liquid);
   });
 }
 
@@ -69,6 +83,13 @@ export function flashTBeta(model: ThermoModel, T: number, beta: number, z: Float
 export function enthalpyOf(model: ThermoModel, T: number, P: number, { beta, phases, x, y }: Flash): number {
   const first = beta < 1 ? (1 - beta) * phaseEnthalpy(model, beta > 0 ? 'liquid' : phases[0], T, P, x) : 0;
   const second = beta > 0 ? beta * phaseEnthalpy(model, phases[phases.length - 1], T, P, y) : 0;
+  return first + second;
+}
+
+/** Molar entropy of a flashed feed, J/(mol K). */
+export function entropyOf(model: ThermoModel, T: number, P: number, { beta, phases, x, y }: Flash): number {
+  const first = beta < 1 ? (1 - beta) * phaseEntropy(model, beta > 0 ? 'liquid' : phases[0], T, P, x) : 0;
+  const second = beta > 0 ? beta * phaseEntropy(model, phases[phases.length - 1], T, P, y) : 0;
   return first + second;
 }
 

@@ -5,5 +5,7 @@ export type { TwoPhases } from './kValues.ts';
 export { flashTP, makeFlashWork } from './flash.ts';
 export { vapourShare } from './rachfordRice.ts';
 export type { Flash, FlashWork } from './flash.ts';
-export { enthalpyOf, flashPBeta, flashPH, flashTBeta } from './flashSpecified.ts';
+export { enthalpyOf, entropyOf, flashPBeta, flashPH, flashPS, flashTBeta } from './flashSpecified.ts';
+export { phaseSplit } from './phaseSplit.ts';
 export type { FlashAt } from './flashSpecified.ts';
+export type { SplitOptions, SplitPhase } from './phaseSplit.ts';

@@ -4,5 +4,7 @@ export * from './equationOfState.ts';
 export * from './mixtures.ts';
 export * from './outcomes.ts';
 export * from './published.ts';
+export * from './pengRobinson.ts';
+export * from './seam.ts';
 export * from './slopes.ts';
 export * from './tabulatedCurve.ts';

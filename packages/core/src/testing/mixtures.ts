@@ -1,8 +1,17 @@
 /** Mixtures for tests: published Antoine constants as records, and pairs of constant relative volatility. */
-import { findComponent } from '../databank/whole.ts';
+import { databankParts, findComponent } from '../databank/whole.ts';
 import type { ComponentRecord, Correlation, NrtlPair } from '../databank/index.ts';
-import { cubicComponent, cubicModel, gammaPhiModel, idealSolution, PENG_ROBINSON, SRK, USUAL_OPTIONS } from '../thermo/index.ts';
-import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import {
+  buildModel,
+  cubicComponent,
+  cubicModel,
+  gammaPhiModel,
+  idealSolution,
+  PENG_ROBINSON,
+  SRK,
+  USUAL_OPTIONS,
+} from '../thermo/index.ts';
+import type { Mixture, ModelName, ModelOptions, ThermoModel } from '../thermo/index.ts';
 
 /** A record of the databank. @throws when it is not there */
 export function databankRecord(name: string): ComponentRecord {
@@ -74,3 +83,11 @@ export const nrtlMixture = (components: ComponentRecord[], nrtlPairs: NrtlPair[]
     ppr78: { source: '', pairs: [] },
   },
 });
+
+/** The model `name` of these databank components, with these options beside the usual ones. */
+export function databankModel(names: readonly string[], model: ModelName, options: Partial<ModelOptions> = {}): ThermoModel {
+  const parts = databankParts(names.map((name) => databankRecord(name).id));
+  const outcome = buildModel({ ...parts, model, options: { ...USUAL_OPTIONS, ...options } });
+  if (outcome.state !== 'solved') throw new Error(`${names.join(', ')} by ${model}: ${JSON.stringify(outcome)}`);
+  return outcome.value;
+}

@@ -2,6 +2,7 @@ export { idealSolution, makeActivity } from './activity.ts';
 export { cubicComponent, cubicModel, cubicResidual, wilsonLnK } from './cubic.ts';
 export { PENG_ROBINSON, SRK } from './cubicMixing.ts';
 export { dimerises, dimerisingVapour } from './dimers.ts';
+export { phaseEntropy } from './entropy.ts';
 export { explainProposal, MODEL_WORDS } from './explainProposal.ts';
 export { gammaPhiModel } from './gammaPhi.ts';
 export { aboveCritical, henryActivity, lnHenry } from './henry.ts';
