@@ -94,7 +94,7 @@ def build(row):
             return 'no critical point'
         tc, pc = single(reference.tc, reference.key, how='fitted'), single(reference.pc, reference.key, how='fitted')
     tables = tables_of(cas)
-    tb = boiling_point(cas, tables)
+    tb = boiling_point(cas, tables) or (reference and reference.boiling_point())
     curve = choose(cas, tables, tb and tb['value'], tc['value'], pc['value'], fitted(reference, 'vapour_pressure'))
     if curve is None:
         if tb is None or row['class'] in NO_AMBROSE_WALTON or tb['value'] > 0.95 * tc['value']:

@@ -261,6 +261,8 @@ def liquid_viscosity(cas, record):
     if row := TABLES.values('VN2', cas, ['A', 'B', 'Tmin', 'Tmax']):
         c = [row[0] * math.log(10), row[1] * math.log(10), 0, 0, 0]
         found.append(correlation('101', c, row[2], row[3], 'VN2'))
+    if row := ALKANOLAMINES.get(cas):
+        found.append(correlation('antoine', [float(row['A']) - math.log(1000), -float(row['B']), float(row['C'])], 293.15, 423.15, 'DIGU'))
     for k in found:
         if allowed(cas, 'mul', k['source']) and k['Tmin'] < k['Tmax'] and viscosity_is_sane(k):
             return k
@@ -270,6 +272,9 @@ def liquid_viscosity(cas, record):
         if viscosity_is_sane(k):
             return k
     return None
+
+
+ALKANOLAMINES = {row['cas']: row for row in rows_beside('alkanolamine-viscosities.csv')}
 
 
 def viscosity_is_sane(k):
@@ -308,6 +313,11 @@ def liquid_conductivity(cas, record):
     return None
 
 
+def stays_above_zero(k):
+    """Some sums of powers cross zero below the critical point."""
+    return all(evaluate(k, t) > 0 for t in samples(0.9 * k['Tmax'], 0.995 * k['Tmax'], 20))
+
+
 def surface_tension(cas, record):
     """N/m."""
     tc = record['Tc']
@@ -316,10 +326,14 @@ def surface_tension(cas, record):
         cas, 'sigma', 'MUL'
     ):
         if abs(row[0] / tc - 1) < 0.02:
-            return correlation('power-sum', row[:7], row[7] or t_low, row[0], 'MUL')
+            k = correlation('power-sum', row[:7], row[7] or t_low, row[0], 'MUL')
+            if stays_above_zero(k):
+                return k
     if (row := TABLES.values('VDIs', cas, ['Tc', 'A', 'B', 'C', 'D', 'E'])) and allowed(cas, 'sigma', 'VDIs'):
         if abs(row[0] / tc - 1) < 0.02:
-            return correlation('106', row, min(t_low, 0.9 * tc), row[0], 'VDIs')
+            k = correlation('106', row, min(t_low, 0.9 * tc), row[0], 'VDIs')
+            if stays_above_zero(k):
+                return k
     if row := TABLES.values('JAS', cas, ['a', 'b', 'Tmin', 'Tmax']):
         c = [(row[0] + row[1] * 273.15) / 1000, -row[1] / 1000, 0, 0, 0]
         k = correlation('100', c, row[2] or t_low, min(row[3], 0.95 * tc), 'JAS')

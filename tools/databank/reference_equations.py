@@ -2,7 +2,7 @@
 
 import CoolProp.CoolProp as CP
 
-from forms import correlation, fit_116, fit_polynomial, fit_vdi_hvap, fit_wagner, samples
+from forms import correlation, fit_116, fit_polynomial, fit_vdi_hvap, fit_wagner, rounded, samples
 
 FLUIDS = {CP.get_fluid_param_string(f, 'CAS'): f for f in sorted(CP.get_global_param_string('FluidsList').split(','))}
 
@@ -32,6 +32,12 @@ class Reference:
         points = self.saturation('P', 0, 0.998)
         c = fit_wagner(self.tc, self.pc, points, [1.0] * len(points))
         return correlation('wagner-25', c, self.t_low, self.tc, self.key, how='fitted')
+
+    def boiling_point(self):
+        """At 1 atm, or None where the liquid boils only above that."""
+        if CP.PropsSI('P', 'T', self.t_low, 'Q', 0, self.fluid) > 101325:
+            return None
+        return {'value': rounded(CP.PropsSI('T', 'P', 101325, 'Q', 0, self.fluid), 5), 'source': self.key, 'how': 'fitted'}
 
     def heat_of_vaporisation(self):
         vapour, liquid = self.saturation('Hmolar', 1, 0.99), self.saturation('Hmolar', 0, 0.99)

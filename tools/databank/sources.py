@@ -48,6 +48,7 @@ SOURCES = {
     'POLc': 'Poling, Prausnitz & O’Connell, The Properties of Gases and Liquids, 5th ed. (2001), Appendix A, section C',
     'SHO': 'Shomate equation of NIST-JANAF, NIST Chemistry WebBook, NIST Standard Reference Database 69',
     'JANg': 'Chase, NIST-JANAF Thermochemical Tables, 4th ed. (1998), gas heat capacities, fitted here',
+    'DIGU': 'DiGuilio, Lee, Schaeffer, Brasher & Teja, J. Chem. Eng. Data 37 (1992) 239 (coefficients from memory)',
     'JOBACK': 'estimated: Joback & Reid, Chem. Eng. Comm. 57 (1987) 233',
     'BENS': 'estimated: group additivity, Benson, Thermochemical Kinetics, 2nd ed. (1976); molecules in tools/databank/analogies.csv',
     'CRCs': 'CRC Handbook of Chemistry and Physics, 95th ed. (2014), standard thermodynamic properties',

@@ -3,6 +3,7 @@ export * from './numerics/index.ts';
 export * from './units/index.ts';
 export * from './databank/index.ts';
 export * from './properties/index.ts';
+export * from './transport/index.ts';
 export * from './thermo/index.ts';
 export * from './equilibrium/index.ts';
 export * from './binary/index.ts';

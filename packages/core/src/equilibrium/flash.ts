@@ -104,6 +104,11 @@ function flashByStability(
   const liquids = [tried(model, 'liquid', T, P, z, firstTrial(model, T, P, z, -1, w), w)];
   // A light phase of a liquid that splits looks like a vapour at first, and is a liquid of that composition.
   if (feedPhase === 'liquid' && vapour.tm < 0) liquids.push(tried(model, 'liquid', T, P, z, vapour.W, w));
+  // A trial that lies hardly below the plane, next to the feed, is a bad start: Newton would creep. Nearly pure liquids lie lower. (With one
+  // equation such a feed is nearly critical, and the trial beside it is the right start.)
+  const isWeak =
+    !model.hasOneEquation && liquids.some(({ tm }) => tm < -UNSTABLE) && liquids.every(({ tm }) => tm > WEAKLY_UNSTABLE);
+  if (isWeak) liquids.push(...Array.from(z, (_, j) => tried(model, 'liquid', T, P, z, nearlyPure(z, j), w)));
   const liquid = liquids.reduce((a, b) => (b.tm < a.tm ? b : a));
   let best: { outcome: Outcome<Flash>; gibbs: number } | undefined;
   for (const second of secondPhases(vapour.tm, liquid.tm, feedPhase)) {
@@ -122,6 +127,8 @@ function firstTrial(model: ThermoModel, T: number, P: number, z: Float64Array, s
   model.firstLnK(T, P, w.lnK);
   return z.map((zi, i) => zi * Math.exp(sign * w.lnK[i]));
 }
+
+const nearlyPure = (z: Float64Array, j: number): Float64Array => z.map((zi, i) => (i === j && zi > 0 ? 1 : TRACE * zi));
 
 function tried(model: ThermoModel, phase: Phase, T: number, P: number, z: Float64Array, start: Float64Array, w: FlashWork) {
   w.stability.W.set(start);
@@ -176,6 +183,7 @@ function converge(
     const isRounding = error < ROUNDING && error > before / 2;
     if (error < TOLERANCE || isRounding)
       return settled(model, T, P, z, beta, feedPhase, w, { iterations: iteration, residual: error });
+    if (Math.min(beta, 1 - beta) < GONE && iteration > SUBSTITUTIONS) break;
     if (iteration <= SUBSTITUTIONS) beta = renew(z, w);
     else {
       newtonStep(z, beta, w);
@@ -365,7 +373,13 @@ const TOLERANCE = 1e-11;
 const ROUNDING = 1e-9;
 /** tm below this is no rounding. */
 const UNSTABLE = 1e-10;
+/** tm above this belongs to a trial next to the feed. */
+const WEAKLY_UNSTABLE = -1e-4;
+/** The other components in a trial liquid that is nearly pure. */
+const TRACE = 1e-3;
 const EDGE = 1e-13;
+/** A share that Newton has brought down to this goes on to 0: that phase is not there. */
+const GONE = 1e-18;
 const BOUNDARY_SHARE = 0.95;
 const MAX_HALVINGS = 12;
 /** The Gibbs energy of a mixture is known to so much; near a critical point it is flat to the last digit. */

@@ -1,6 +1,7 @@
 export { correlate, R } from './correlation.ts';
 export { heat, heatOverT } from './heatCapacity.ts';
 export {
+  heatCapacityOfGas,
   heatOfVaporisation,
   idealGasEnthalpy,
   idealGasEntropy,

@@ -47,8 +47,14 @@ export function heatOfVaporisation(c: ComponentRecord, T: number, out: ValueSlop
 export function idealGasEnthalpy(c: ComponentRecord, T: number, out: ValueSlope): void {
   const cp = c.idealGasHeatCapacity;
   out.value = (c.enthalpyOfFormation?.value ?? 0) + heat(cp, T_REFERENCE, T);
+  out.dT = heatCapacityOfGas(c, T);
+}
+
+/** Cp of the ideal gas, J/(mol K). */
+export function heatCapacityOfGas(c: ComponentRecord, T: number): number {
+  const cp = c.idealGasHeatCapacity;
   correlate(cp, clamp(T, cp.Tmin, cp.Tmax), cpAtT);
-  out.dT = cpAtT.value;
+  return cpAtT.value;
 }
 
 /**

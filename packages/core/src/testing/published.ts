@@ -11,11 +11,18 @@ import { expect } from 'vitest';
  * @param tolerance half its last printed digit, or the reading error where it was read from a drawing
  */
 export function published(source: string, quantity: string, ours: number, value: number, tolerance: number): void {
-  const folder = process.env['KEEN_VALIDATION_DIR'];
-  if (folder !== undefined) {
-    mkdirSync(folder, { recursive: true });
-    const row = { test: expect.getState().currentTestName, source, quantity, ours, value, tolerance };
-    appendFileSync(join(folder, `${process.pid}.jsonl`), JSON.stringify(row) + '\n');
-  }
+  record({ source, quantity, ours, value, tolerance });
   expect(Math.abs(ours - value), `${quantity}: ours ${ours}, published ${value} ± ${tolerance}`).toBeLessThanOrEqual(tolerance);
+}
+
+/** A row of a table of the page that reports what was found rather than holding single numbers to a tolerance. */
+export function reported(table: string, columns: readonly string[], cells: readonly string[]): void {
+  record({ table, columns, cells });
+}
+
+function record(row: object): void {
+  const folder = process.env['KEEN_VALIDATION_DIR'];
+  if (folder === undefined) return;
+  mkdirSync(folder, { recursive: true });
+  appendFileSync(join(folder, `${process.pid}.jsonl`), JSON.stringify(row) + '\n');
 }
