@@ -1,11 +1,13 @@
 /**
  * Bubble points:  f = ln Σᵢ xᵢ Kᵢ(T, P, x, y) = 0,  yᵢ ∝ xᵢ Kᵢ.
- * Newton in 1/T (for T) or ln P (for P), where f is nearly straight; y is renewed between steps.
+ * Newton in 1/T (for T) or ln P (for P), where f is nearly straight; y is renewed between steps. Where that finds nothing (near critical
+ * points) the flash at a vapour share of nearly 0 is sought instead, and Newton starts again from there.
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 12.
  */
 import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
+import { flashPBeta, flashTBeta } from './flashSpecified.ts';
 import { checkLengths, evaluateK, makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
 
@@ -27,8 +29,26 @@ export function bubbleTemperature(
   w: TwoPhases = makeTwoPhases(model.n),
 ): Outcome<number> {
   checkLengths(model.n, x, y);
-  let T = start ?? firstTemperature(model, P, x, w);
-  firstVapour(model, T, P, x, y, w);
+  const first = start ?? firstTemperature(model, P, x, w);
+  firstVapour(model, first, P, x, y, w);
+  const outcome = temperatureFrom(first, model, P, x, y, w);
+  if (outcome.state === 'solved') return outcome;
+  const flash = flashPBeta(model, P, 0, x);
+  if (flash.state !== 'solved' || flash.value.phases[1] !== 'vapour') return outcome;
+  y.set(flash.value.y);
+  const again = temperatureFrom(flash.value.T, model, P, x, y, w);
+  return again.state === 'solved' ? again : outcome;
+}
+
+function temperatureFrom(
+  first: number,
+  model: ThermoModel,
+  P: number,
+  x: Float64Array,
+  y: Float64Array,
+  w: TwoPhases,
+): Outcome<number> {
+  let T = first;
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     evaluateK(model, T, P, x, y, w, 'fugacity');
@@ -57,7 +77,24 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
   checkLengths(model.n, x, y);
   const w = makeTwoPhases(model.n);
   firstVapour(model, T, ATMOSPHERE, x, y, w);
-  let lnP = Math.log(ATMOSPHERE) + w.logSum; // first K-values go as 1/P
+  const outcome = pressureFrom(Math.log(ATMOSPHERE) + w.logSum, model, T, x, y, w); // first K-values go as 1/P
+  if (outcome.state === 'solved') return outcome;
+  const flash = flashTBeta(model, T, 0, x);
+  if (flash.state !== 'solved' || flash.value.phases[1] !== 'vapour') return outcome;
+  y.set(flash.value.y);
+  const again = pressureFrom(Math.log(flash.value.P), model, T, x, y, w);
+  return again.state === 'solved' ? again : outcome;
+}
+
+function pressureFrom(
+  first: number,
+  model: ThermoModel,
+  T: number,
+  x: Float64Array,
+  y: Float64Array,
+  w: TwoPhases,
+): Outcome<number> {
+  let lnP = first;
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     evaluateK(model, T, Math.exp(lnP), x, y, w, 'slopes');

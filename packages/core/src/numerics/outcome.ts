@@ -30,6 +30,7 @@ export type Reason =
   | { code: 'no-convergence'; residual: number; iterations: number }
   | { code: 'not-finite'; what: string }
   | { code: 'phases-alike'; T: number; P: number } // K, Pa
+  | { code: 'three-phases'; T: number; P: number } // K, Pa
   | { code: 'no-such-state'; what: string }
   | { code: 'feed-outside-products'; z: number; xB: number; xD: number }
   | { code: 'not-more-volatile'; name: string; other: string }

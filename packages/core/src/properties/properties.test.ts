@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
 import { components, databankRecord, expectSlope, published } from '../testing/index.ts';
-import { correlate, heatOfVaporisation, idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange } from './index.ts';
+import {
+  correlate,
+  heat,
+  heatOfVaporisation,
+  heatOverT,
+  idealGasEnthalpy,
+  liquidVolume,
+  lnVapourPressure,
+  outsideRange,
+} from './index.ts';
 import type { ValueSlope } from './index.ts';
 
 const CRC =
@@ -91,6 +100,45 @@ describe('slopes', () => {
     const water = databankRecord('water').liquidHeatCapacity;
     const heat = value((o) => correlate(water, 298.15, o));
     published(CRC, 'heat capacity of liquid water at 25 °C, J/(mol K) (our data: Perry)', heat, 75.3, 0.1);
+  });
+});
+
+describe('integrals of heat capacity', () => {
+  /** Simpson's rule on 2 × 400 pieces, with the clamped heat capacity itself. */
+  function simpson(f: (T: number) => number, from: number, to: number): number {
+    const pieces = 800;
+    const h = (to - from) / pieces;
+    let sum = f(from) + f(to);
+    for (let k = 1; k < pieces; k++) sum += (k % 2 === 1 ? 4 : 2) * f(from + k * h);
+    return (sum * h) / 3;
+  }
+  test.each(['idealGasHeatCapacity', 'liquidHeatCapacity'] as const)(
+    '%s of every component, inside its range and beyond',
+    (property) => {
+      for (const c of components) {
+        const cp = c[property];
+        const at = (T: number): number => value((o) => correlate(cp, Math.min(Math.max(T, cp.Tmin), cp.Tmax), o));
+        const ends = [cp.Tmin, Math.min(cp.Tmax, 1200), 0.8 * cp.Tmin, 1.1 * Math.min(cp.Tmax, 1200)];
+        for (const [from, to] of [
+          [ends[0], ends[1]],
+          [ends[2], ends[0]],
+          [ends[1], ends[3]],
+        ]) {
+          const q = heat(cp, from, to);
+          expect(Math.abs(q / simpson(at, from, to) - 1), `${c.name}, ${cp.form}, ${from} to ${to} K`).toBeLessThan(2e-5);
+          if (property === 'liquidHeatCapacity') continue;
+          const s = heatOverT(cp, from, to);
+          expect(Math.abs(s / simpson((T) => at(T) / T, from, to) - 1), `${c.name}, over T`).toBeLessThan(2e-5);
+        }
+      }
+    },
+  );
+  test('the entropy of the long 1-alkenes, whose closed form loses ten digits, is smooth', () => {
+    const c = databankRecord('1-octadecene').idealGasHeatCapacity;
+    for (let T = 260; T < 900; T += 20) {
+      const slope = (heatOverT(c, T, T + 0.01) * T) / 0.01;
+      expect(Math.abs(slope / value((o) => correlate(c, T + 0.005, o)) - 1)).toBeLessThan(1e-4);
+    }
   });
 });
 

@@ -5,6 +5,7 @@ export * from './mixtures.ts';
 export * from './outcomes.ts';
 export * from './published.ts';
 export * from './pengRobinson.ts';
+export * from './randomMixtures.ts';
 export * from './referenceFluids.ts';
 export * from './seam.ts';
 export * from './slopes.ts';

@@ -44,6 +44,8 @@ export function explain(reason: Reason, show: Show): string {
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
     case 'phases-alike':
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
+    case 'three-phases':
+      return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} two liquids boil together; this needs the three phases there.`;
     case 'no-such-state':
       return `No temperature or pressure within reach gives this ${reason.what}.`;
     case 'feed-outside-products':

@@ -36,6 +36,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'no-convergence':
     case 'not-finite':
     case 'phases-alike':
+    case 'three-phases':
     case 'no-such-state':
     case 'feed-outside-products':
     case 'two-liquids':
