@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'], setupFiles: ['src/testing/seed.ts'] } },
       { test: { name: 'schema', root: 'packages/schema', include: ['src/**/*.test.ts'] } },
       {
         test: {

@@ -1,4 +1,4 @@
-// docs/validation.md from the rows that the tests' `published` wrote. `node scripts/validation.mjs` runs the tests and writes the page;
+// docs/validation.md from the rows that the tests' `published` and `reported` wrote. `node scripts/validation.mjs` runs the tests and writes the page;
 // `npm test` compares it with what its own tests found.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -17,7 +17,8 @@ export function compareValidation(folder) {
 }
 
 function pageFrom(folder) {
-  const rows = readRows(folder);
+  const all = readRows(folder);
+  const rows = all.filter((r) => r.source !== undefined).sort(bySourceAndQuantity);
   const sources = [...new Set(rows.map((r) => r.source))].sort((a, b) => a.localeCompare(b, 'en'));
   const sections = sources.map((source) =>
     section(
@@ -29,12 +30,28 @@ function pageFrom(folder) {
 
 Made by the tests that check it (\`node scripts/validation.mjs\`); do not edit. Each row is held by a test to the tolerance it states: half
 the last printed digit, or the reading error where the source is a drawing or uses other data. The published values were recalled from the
-sources and recomputed independently before they were taken; where a value serves as a design datum, open the book.
+sources and recomputed independently before they were taken; where a value serves as a design datum, open the book. Tables at the end report
+what models and records do at large, misses and all; a star marks parameters that were solved from that azeotrope itself.
 
 ${rows.length} quantities from ${sources.length} examples and tables.
 
 ${sections.join('\n\n')}
+
+${tables(all.filter((r) => r.table !== undefined))}
 `;
+}
+
+/** What the tests report at large, a table to each heading. */
+function tables(rows) {
+  const titles = [...new Set(rows.map((r) => r.table))].sort((a, b) => a.localeCompare(b, 'en'));
+  return titles
+    .map((title) => {
+      const own = rows.filter((r) => r.table === title);
+      const [{ columns }] = own;
+      const lines = own.map(({ cells }) => `| ${cells.join(' | ')} |`).sort((a, b) => a.localeCompare(b, 'en'));
+      return `## ${title}\n\n| ${columns.join(' | ')} |\n|${'---|'.repeat(columns.length)}\n${lines.join('\n')}`;
+    })
+    .join('\n\n');
 }
 
 function section(source, rows) {
@@ -45,15 +62,16 @@ function section(source, rows) {
 }
 
 function readRows(folder) {
-  const rows = readdirSync(folder).flatMap((name) =>
+  return readdirSync(folder).flatMap((name) =>
     readFileSync(join(folder, name), 'utf8')
       .trim()
       .split('\n')
       .map((line) => JSON.parse(line)),
   );
-  return rows.sort(
-    (a, b) => a.source.localeCompare(b.source, 'en') || a.quantity.localeCompare(b.quantity, 'en', { numeric: true }),
-  );
+}
+
+function bySourceAndQuantity(a, b) {
+  return a.source.localeCompare(b.source, 'en') || a.quantity.localeCompare(b.quantity, 'en', { numeric: true });
 }
 
 function figure(value) {

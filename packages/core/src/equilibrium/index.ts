@@ -1,3 +1,4 @@
+export { binaryAzeotropes } from './azeotropes.ts';
 export { bubblePressure, bubbleTemperature } from './bubble.ts';
 export { dewPressure, dewTemperature } from './dew.ts';
 export { evaluateK, makeTwoPhases } from './kValues.ts';
@@ -7,5 +8,6 @@ export { vapourShare } from './rachfordRice.ts';
 export type { Flash, FlashWork } from './flash.ts';
 export { enthalpyOf, entropyOf, flashPBeta, flashPH, flashPS, flashTBeta } from './flashSpecified.ts';
 export { phaseSplit } from './phaseSplit.ts';
+export type { BinaryAzeotrope } from './azeotropes.ts';
 export type { FlashAt } from './flashSpecified.ts';
 export type { SplitOptions, SplitPhase } from './phaseSplit.ts';

@@ -50,8 +50,8 @@ export function phaseSplit(
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const trial = lowestTrial(model, T, P, z, present, liquidsOnly);
     if (trial === undefined || present.length === MOST_PHASES) return solved(sorted(present));
-    const together = converge(model, T, P, z, [...present, trial]);
-    if (together.state !== 'solved') return together;
+    const together = converge(model, T, P, z, [...present.map(copyOf), trial.phase]);
+    if (together.state !== 'solved') return trial.tm > HARDLY_UNSTABLE ? solved(sorted(present)) : together;
     const isSame = together.value.length === present.length && isNear(together.value, present);
     present = together.value;
     if (isSame) return solved(sorted(present));
@@ -89,7 +89,7 @@ function lowestTrial(
   z: Float64Array,
   present: readonly Held[],
   liquidsOnly: boolean,
-): Held | undefined {
+): { phase: Held; tm: number } | undefined {
   const n = model.n;
   const w = makeStabilityWork(n);
   const d = Float64Array.from(present[0].x, (xi, i) => Math.log(xi) + present[0].lnPhi[i]);
@@ -118,8 +118,10 @@ function lowestTrial(
     for (let i = 0; i < n; i++) w.W[i] = z[i] > 0 ? (i === j ? 1 : TRACE * z[i]) : 0;
     consider('liquid');
   }
-  return found;
+  return found === undefined ? undefined : { phase: found, tm: lowest };
 }
+
+const copyOf = (phase: Held): Held => ({ ...phase, x: Float64Array.from(phase.x), lnPhi: Float64Array.from(phase.lnPhi) });
 
 /** Direct substitution of all phases together from their present φ. */
 function converge(model: ThermoModel, T: number, P: number, z: Float64Array, start: Held[]): Outcome<Held[]> {
@@ -218,9 +220,10 @@ function newtonShares(
       );
     hessian[a * size + a] *= 1 + 1e-13; // two phases nearly alike
   }
+  const twin = places[mostAlike(hessian, size)];
   if (!factorCholesky(hessian, size)) {
-    active[places[size - 1]] = false;
-    beta[places[size - 1]] = 0;
+    active[twin] = false;
+    beta[twin] = 0;
     return;
   }
   solveCholesky(hessian, step, size);
@@ -237,6 +240,19 @@ function newtonShares(
   active[leaving] = false;
 }
 
+/** The first of the two phases whose rows of the Hessian are the most nearly parallel: what makes it singular. */
+function mostAlike(hessian: Float64Array, size: number): number {
+  let most = -Infinity;
+  let place = 0;
+  for (let a = 0; a < size; a++) {
+    for (let b = a + 1; b < size; b++) {
+      const cosine = hessian[a * size + b] / Math.sqrt(hessian[a * size + a] * hessian[b * size + b]);
+      if (cosine > most) [most, place] = [cosine, a];
+    }
+  }
+  return place;
+}
+
 function compositions(z: Float64Array, phases: readonly Held[]): void {
   for (let i = 0; i < z.length; i++) {
     let E = 0;
@@ -249,8 +265,10 @@ function compositions(z: Float64Array, phases: readonly Held[]): void {
   }
 }
 
+/** Whether each phase of a is one of b, in whatever order: a trial may have taken the place of a phase that was there. */
 function isNear(a: readonly Held[], b: readonly Held[]): boolean {
-  return a.every((phase, k) => phase.kind === b[k].kind && phase.x.every((xi, i) => Math.abs(xi - b[k].x[i]) < SAME_PHASE));
+  const isSame = (p: Held, q: Held): boolean => p.kind === q.kind && p.x.every((xi, i) => Math.abs(xi - q.x[i]) < SAME_PHASE);
+  return a.every((phase) => b.some((other) => isSame(phase, other)));
 }
 
 function sorted(phases: readonly Held[]): SplitPhase[] {
@@ -266,6 +284,8 @@ const ACCELERATE_EVERY = 5;
 const TOLERANCE = 1e-11;
 /** tm below this is no rounding. */
 const UNSTABLE = 1e-9;
+/** A phase this close to the plane, with which the others do not converge, is nearly critical: it is not there. */
+const HARDLY_UNSTABLE = -1e-7;
 /** A component with less of it than this does not make a liquid of its own. */
 const LEAST_PART = 1e-12;
 /** The other components in a trial liquid that is nearly pure. */

@@ -51,6 +51,14 @@ describe('pure components', () => {
       ['ethanol', 38.56],
       ['n-hexane', 28.85],
       ['toluene', 33.18],
+      ['acetone', 29.1],
+      ['isobutane', 21.3],
+      ['n-butane', 22.44],
+      ['n-pentane', 25.79],
+      ['n-heptane', 31.77],
+      ['n-octane', 34.41],
+      ['cyclohexane', 29.97],
+      ['ethylbenzene', 35.57],
     ] as const) {
       const c = databankRecord(name);
       const h = value((out) => heatOfVaporisation(c, c.normalBoilingPoint?.value ?? 0, out));

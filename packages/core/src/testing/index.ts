@@ -4,6 +4,7 @@ export * from './equationOfState.ts';
 export * from './mixtures.ts';
 export * from './outcomes.ts';
 export * from './published.ts';
+export * from './publishedAzeotropes.ts';
 export * from './pengRobinson.ts';
 export * from './randomMixtures.ts';
 export * from './referenceFluids.ts';

@@ -44,12 +44,16 @@ function antoine(A: number, B: number, C: number): Correlation {
 
 export const raoult = (...components: ComponentRecord[]): ThermoModel => gammaPhiModel(components, idealSolution);
 
-/** A cubic equation without interaction parameters. */
-export function cubicOf(records: readonly ComponentRecord[], equation: 'peng-robinson' | 'srk' = 'peng-robinson'): ThermoModel {
-  const size = records.length ** 2;
+/** A cubic equation without interaction parameters, or with one and the same for every pair. */
+export function cubicOf(
+  records: readonly ComponentRecord[],
+  equation: 'peng-robinson' | 'srk' = 'peng-robinson',
+  k = 0,
+): ThermoModel {
+  const n = records.length;
+  const k0 = Float64Array.from({ length: n * n }, (_, place) => (place % (n + 1) === 0 ? 0 : k));
   const seen = records.map((c) => cubicComponent(c, equation, USUAL_OPTIONS));
-  const none = { k0: new Float64Array(size), k1: new Float64Array(size) };
-  return cubicModel(records, seen, equation === 'srk' ? SRK : PENG_ROBINSON, none);
+  return cubicModel(records, seen, equation === 'srk' ? SRK : PENG_ROBINSON, { k0, k1: new Float64Array(n * n) });
 }
 
 /** Two components whose relative volatility is α at every temperature: Antoine constants that differ in A alone. */
