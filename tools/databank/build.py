@@ -207,7 +207,7 @@ def main():
     write('records.json', '{"sources":' + compact({k: texts[k] for k in sorted(used)}) + ',\n"records":' + one_line_each(records) + '}')
     index = [[r['id'], r['name'], r['synonyms'], r['formula'], r['family'], r['level'], bubbling(r)] for r in records]
     write('index.json', one_line_each(index))
-    found = pairs.all_pairs(ids)
+    found = pairs.all_pairs({r['id']: r['family'] for r in records})
     write('pairs.json', '{\n' + ',\n'.join(f'"{k}":{one_line_each(v)}' for k, v in found.items()) + '\n}')
     tables = {
         name: groups.group_table(name, {i for r in records for i, _ in r[f'{name}Groups']}) for name in ('unifac', 'modifiedUnifac')

@@ -59,10 +59,12 @@ def group_table(name, used):
 
 # Of the published pairs one (CH with C#C) goes as T to the 55th power: outside the few temperatures of its data it predicts nonsense.
 STEEPEST = 30
+# Water's groups, as the package has them, predict a thousandth of the solubility of water in hydrocarbons that is measured.
+UNTRUSTED = 'H2O'
 
 
 def ppr78_table(used):
     rows = [r for r in rows_beside('ppr78-groups.csv') if r['table'] == 'extended']
     pairs = [[r['group_k'], r['group_l'], float(r['A_MPa']), float(r['B_MPa'])] for r in rows]
-    pairs = [p for p in pairs if p[2] == 0 or abs(p[3] / p[2] - 1) < STEEPEST]
+    pairs = [p for p in pairs if UNTRUSTED not in p[:2] and (p[2] == 0 or abs(p[3] / p[2] - 1) < STEEPEST)]
     return {'source': GROUP_SOURCES['ppr78'], 'pairs': [p for p in pairs if p[0] in used and p[1] in used]}

@@ -52,6 +52,34 @@ def henry(row):
     return {**pair, 'Tmin': float(row['Tmin_K']), 'Tmax': float(row['Tmax_K']), **origin}
 
 
+WATER = '7732-18-5'
+RIDDICK = "regressed here to water's solubility at 25 C (Riddick, Bunger & Sakano, Organic Solvents, 4th ed., 1986)"
+# Water in the hydrocarbon liquid, by family: the solubility of hydrocarbons in water wants other values and is not meant.
+WATER_IN = {
+    'n-alkane': (0.48, 'Peng & Robinson, Can. J. Chem. Eng. 54 (1976) 595: water with paraffins, hydrocarbon liquid', 'from memory'),
+    'branched alkane': (0.48, 'Peng & Robinson, Can. J. Chem. Eng. 54 (1976) 595: as the normal paraffins', 'by analogy'),
+    'naphthene': (0.46, f'{RIDDICK} in cyclohexane', 'by analogy'),
+    'aromatic': (0.30, f'{RIDDICK} in benzene (0.281) and toluene (0.323): between', 'by analogy'),
+}
+WATER_WITH = {
+    '110-54-3': (0.448, f'{RIDDICK} in n-hexane', 'one temperature'),
+    '110-82-7': (0.461, f'{RIDDICK} in cyclohexane', 'one temperature'),
+    '71-43-2': (0.281, f'{RIDDICK} in benzene', 'one temperature'),
+    '108-88-3': (0.323, f'{RIDDICK} in toluene', 'one temperature'),
+}
+
+
+def water_with_hydrocarbons(families):
+    """k_ij of Peng-Robinson for water with each hydrocarbon of these families; families by CAS."""
+    found = []
+    for cas, family in families.items():
+        value = WATER_WITH.get(cas) or WATER_IN.get(family)
+        if value is not None:
+            k, source, confidence = value
+            found.append({'components': [cas, WATER], 'equation': 'peng-robinson', 'k0': k, 'k1': 0, 'source': source, 'confidence': confidence})
+    return found
+
+
 def first_of_each(rows, known, to_pair):
     """One pair for each two components, in the order of the table."""
     found = {}
@@ -62,14 +90,16 @@ def first_of_each(rows, known, to_pair):
     return list(found.values())
 
 
-def all_pairs(known):
-    """Every pair of known components, by what it is for."""
+def all_pairs(families):
+    """Every pair of known components, by what it is for; their families by CAS."""
+    known = set(families)
     return {
         'nrtl': first_of_each(rows_beside('nrtl-pairs.csv'), known, nrtl),
         'wilson': first_of_each(rows_beside('wilson-pairs.csv'), known, wilson),
         'uniquac': first_of_each(rows_beside('uniquac-pairs.csv'), known, uniquac),
         'interactions': [
             *first_of_each(rows_beside('kij-pr.csv'), known, interaction('peng-robinson')),
+            *water_with_hydrocarbons(families),
             *first_of_each(rows_beside('kij-srk.csv'), known, interaction('srk')),
         ],
         'henry': [h for h in map(henry, rows_beside('henry.csv')) if all(c in known for c in h['components'])],

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { DatabankParts } from '../databank/index.ts';
 import {
   databankModel,
   databankParts,
@@ -43,9 +44,15 @@ function find(azeotrope: PublishedAzeotrope, model: ModelName): Found | undefine
   const parts = databankParts(azeotrope.ids);
   const built = buildModel({ ...parts, model, options: { ...USUAL_OPTIONS, vapour: vapourOf(azeotrope) } });
   if (built.state !== 'solved') return undefined;
-  const pairs = { nrtl: parts.nrtlPairs, wilson: parts.wilsonPairs, uniquac: parts.uniquacPairs }[model as 'nrtl'] ?? [];
+  const pairs = pairsOf(parts, model);
   const basis = pairs.length === 0 ? 'predicted' : pairs[0].source.includes('azeotrope') ? 'from the azeotrope' : 'fitted';
   return { basis, miss: nearest(built.value, azeotrope) };
+}
+
+function pairsOf(parts: DatabankParts, model: ModelName): readonly { source: string }[] {
+  if (model === 'nrtl') return parts.nrtlPairs;
+  if (model === 'wilson') return parts.wilsonPairs;
+  return model === 'uniquac' ? parts.uniquacPairs : [];
 }
 
 /** Acids go with the vapour of their dimers; everything else with an ideal vapour. */

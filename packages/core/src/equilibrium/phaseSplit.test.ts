@@ -86,6 +86,46 @@ describe('a feed that splits', () => {
   });
 });
 
+describe('free water', () => {
+  test('under hydrocarbons and their gas: three phases, the water pure, fugacities equal', () => {
+    const names = ['methane', 'propane', 'n-pentane', 'n-decane', 'water'];
+    // Twu's attraction: with the acentric factor's, water boils 14 % below its vapour pressure here.
+    const model = databankModel(names, 'peng-robinson', { alpha: 'twu' });
+    const z = Float64Array.of(0.2, 0.2, 0.2, 0.2, 0.2);
+    const phases = solvedValue(phaseSplit(model, 310, 5e5, z, { freeWater: 4 }));
+    expect(kinds(phases)).toEqual(['vapour', 'liquid', 'liquid']);
+    const [vapour, oil, water] = phases;
+    expect(Array.from(water.x)).toEqual([0, 0, 0, 0, 1]);
+    for (let i = 0; i < 5; i++)
+      expect(vapour.share * vapour.x[i] + oil.share * oil.x[i] + water.share * water.x[i]).toBeCloseTo(z[i], 9);
+    const fugacity = ({ kind, x }: { kind: 'liquid' | 'vapour'; x: Float64Array }): number => {
+      const out = makePhaseProperties(5);
+      model.evaluate(kind, 310, 5e5, x, out, 'fugacity');
+      return Math.log(x[4]) + out.lnPhi[4];
+    };
+    expect(fugacity(vapour)).toBeCloseTo(fugacity(water), 9);
+    expect(fugacity(oil)).toBeCloseTo(fugacity(water), 9);
+    // Water over its own liquid at 310 K has some 6.3 kPa: 1.25 % of 5 bar.
+    expect(vapour.x[4]).toBeGreaterThan(0.011);
+    expect(vapour.x[4]).toBeLessThan(0.0135);
+  });
+  test('does not appear where everything dissolves, and the hydrocarbons may be all vapour', () => {
+    const model = databankModel(['n-hexane', 'water'], 'peng-robinson');
+    expect(solvedValue(phaseSplit(model, 298.15, 2e5, Float64Array.of(0.9999, 0.0001), { freeWater: 1 }))).toHaveLength(1);
+    const hot = solvedValue(phaseSplit(model, 345, 101325, Float64Array.of(0.5, 0.5), { freeWater: 1 }));
+    expect(kinds(hot)).toEqual(['vapour', 'liquid']);
+    expect(hot[1].x[1]).toBe(1);
+  });
+  test('n-heptane dissolves what was measured within the spread of such data', () => {
+    // Water in n-heptane at 25 °C: as in n-hexane, 5.3 · 10⁻⁴ (Riddick, Bunger & Sakano, 1986); sources scatter by 20 %.
+    const model = databankModel(['n-heptane', 'water'], 'peng-robinson');
+    const z = Float64Array.of(0.5, 0.5);
+    const phases = solvedValue(phaseSplit(model, 298.15, 101325, z, { freeWater: 1, liquidsOnly: true }));
+    const oil = phases.find(({ x }) => x[1] < 0.5);
+    expect(Math.abs((oil?.x[1] ?? 0) / 5.3e-4 - 1)).toBeLessThan(0.3);
+  });
+});
+
 describe('published splits', () => {
   const SOURCE =
     'Riddick, Bunger & Sakano, Organic Solvents, 4th ed. (1986); Sørensen & Arlt, LLE Data Collection (1979): mutual solubilities (ours: modified UNIFAC, predicted)';

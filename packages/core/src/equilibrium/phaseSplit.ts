@@ -2,6 +2,7 @@
  * How a feed splits at given temperature and pressure into up to three phases: vapour and one or two liquids.
  *   1. The two-phase flash.
  *   2. The tangent plane of what was found, tried from the vapour and from every pure liquid; the trial that lies lowest becomes a phase.
+ *      (With free water one trial is pure water, which then stays pure.)
  *   3. All phases together: shares βₖ ≥ 0 that minimise Q = Σ βₖ − Σ zᵢ ln Eᵢ, Eᵢ = Σ βₖ/φᵢₖ, then xᵢₖ = zᵢ/(Eᵢφᵢₖ), then new φ; every few
  *      rounds a long step along the dominant direction. A phase whose share goes to zero is dropped; then 2 again.
  * Sources: Michelsen, Fluid Phase Equil. 9 (1982) 1 and 21; Computers chem. Engng 18 (1994) 545 (the function Q); Crowe & Nishio, AIChE J.
@@ -25,6 +26,12 @@ export interface SplitPhase {
 export interface SplitOptions {
   /** Leaves the vapour out: liquids under a pressure that keeps them so, as in a decanter. */
   liquidsOnly?: boolean;
+  /**
+   * Place of water among hydrocarbons: what the hydrocarbons and the vapour do not dissolve is a liquid of water alone, as the solubility of
+   * hydrocarbons in water allows, below some 10⁻⁴ of it. How much water they dissolve is the model's own: by Peng-Robinson with the databank's kᵢⱼ
+   * of water with paraffins, naphthenes and aromatics.
+   */
+  freeWater?: number;
 }
 
 /**
@@ -41,14 +48,14 @@ export function phaseSplit(
   T: number,
   P: number,
   z: Float64Array,
-  { liquidsOnly = false }: SplitOptions = {},
+  options: SplitOptions = {},
 ): Outcome<SplitPhase[]> {
   if (z.length !== model.n) throw new RangeError(`a feed of ${z.length} for a model of ${model.n} components`);
-  const started = liquidsOnly ? solved(oneLiquid(model, T, P, z)) : fromFlash(model, T, P, z);
+  const started = options.liquidsOnly === true ? solved(oneLiquid(model, T, P, z)) : fromFlash(model, T, P, z, options.freeWater);
   if (started.state !== 'solved') return started;
   let present = started.value;
   for (let round = 0; round < MAX_ROUNDS; round++) {
-    const trial = lowestTrial(model, T, P, z, present, liquidsOnly);
+    const trial = lowestTrial(model, T, P, z, present, options);
     if (trial === undefined || present.length === MOST_PHASES) return solved(sorted(present));
     const together = converge(model, T, P, z, [...present.map(copyOf), trial.phase]);
     if (together.state !== 'solved') return trial.tm > HARDLY_UNSTABLE ? solved(sorted(present)) : together;
@@ -63,6 +70,8 @@ export function phaseSplit(
 interface Held extends SplitPhase {
   lnPhi: Float64Array;
   properties: PhaseProperties;
+  /** The one component that a phase is made of; its composition stays. */
+  only?: number;
 }
 
 function held(model: ThermoModel, T: number, P: number, kind: Phase, share: number, x: Float64Array): Held {
@@ -71,14 +80,24 @@ function held(model: ThermoModel, T: number, P: number, kind: Phase, share: numb
   return { kind, share, x: Float64Array.from(x), lnPhi: Float64Array.from(properties.lnPhi), properties };
 }
 
+/** A liquid of component j alone: nothing else goes into it. */
+function pureLiquid(model: ThermoModel, T: number, P: number, j: number, share: number): Held {
+  const phase = held(model, T, P, 'liquid', share, new Float64Array(model.n).fill(0).with(j, 1));
+  return { ...phase, lnPhi: phase.lnPhi.map((value, i) => (i === j ? value : Infinity)), only: j };
+}
+
 const oneLiquid = (model: ThermoModel, T: number, P: number, z: Float64Array): Held[] => [held(model, T, P, 'liquid', 1, z)];
 
-function fromFlash(model: ThermoModel, T: number, P: number, z: Float64Array): Outcome<Held[]> {
+function fromFlash(model: ThermoModel, T: number, P: number, z: Float64Array, water: number | undefined): Outcome<Held[]> {
   const flash = flashTP(model, T, P, z);
   if (flash.state !== 'solved') return passOn(flash);
   const { beta, phases, x, y } = flash.value;
   if (phases.length === 1) return solved([held(model, T, P, phases[0], 1, z)]);
-  return solved([held(model, T, P, phases[0], 1 - beta, x), held(model, T, P, phases[1], beta, y)]);
+  const phase = (kind: Phase, share: number, of: Float64Array): Held =>
+    water !== undefined && kind === 'liquid' && of[water] > MOSTLY
+      ? pureLiquid(model, T, P, water, share)
+      : held(model, T, P, kind, share, of);
+  return solved([phase(phases[0], 1 - beta, x), phase(phases[1], beta, y)]);
 }
 
 /** The trial phase that lies furthest below the tangent plane, or undefined when none does. */
@@ -88,15 +107,16 @@ function lowestTrial(
   P: number,
   z: Float64Array,
   present: readonly Held[],
-  liquidsOnly: boolean,
+  { liquidsOnly, freeWater }: SplitOptions,
 ): { phase: Held; tm: number } | undefined {
   const n = model.n;
   const w = makeStabilityWork(n);
-  const d = Float64Array.from(present[0].x, (xi, i) => Math.log(xi) + present[0].lnPhi[i]);
+  const [reference = present[0]] = present.filter((phase) => phase.only === undefined);
+  const d = Float64Array.from(reference.x, (xi, i) => Math.log(xi) + reference.lnPhi[i]);
   let lowest = -UNSTABLE;
   let found: Held | undefined;
   const consider = (kind: Phase): void => {
-    const tm = trialPhase(model, kind, T, P, present[0].x, d, w);
+    const tm = trialPhase(model, kind, T, P, reference.x, d, w);
     if (!(tm < lowest)) return;
     const total = w.W.reduce((s, W) => s + W, 0);
     lowest = tm;
@@ -109,12 +129,17 @@ function lowestTrial(
       w.W.map((W) => W / total),
     );
   };
-  if (!liquidsOnly && !present.some((phase) => phase.kind === 'vapour')) {
+  if (freeWater !== undefined && z[freeWater] > 0 && !present.some((phase) => phase.only !== undefined)) {
+    const water = pureLiquid(model, T, P, freeWater, 0);
+    const tm = 1 - Math.exp(d[freeWater] - water.lnPhi[freeWater]);
+    if (tm < lowest) [lowest, found] = [tm, water];
+  }
+  if (liquidsOnly !== true && !present.some((phase) => phase.kind === 'vapour')) {
     for (let i = 0; i < n; i++) w.W[i] = z[i] > 0 ? Math.exp(d[i]) : 0;
     consider('vapour');
   }
   for (let j = 0; j < n; j++) {
-    if (z[j] < LEAST_PART) continue;
+    if (z[j] < LEAST_PART || j === freeWater) continue;
     for (let i = 0; i < n; i++) w.W[i] = z[i] > 0 ? (i === j ? 1 : TRACE * z[i]) : 0;
     consider('liquid');
   }
@@ -143,6 +168,7 @@ function converge(model: ThermoModel, T: number, P: number, z: Float64Array, sta
     const change = new Float64Array(phases.length * n);
     error = 0;
     for (const [k, phase] of phases.entries()) {
+      if (phase.only !== undefined) continue;
       model.evaluate(phase.kind, T, P, phase.x, phase.properties, 'fugacity');
       for (let i = 0; i < n; i++) {
         if (z[i] === 0) continue;
@@ -158,7 +184,8 @@ function converge(model: ThermoModel, T: number, P: number, z: Float64Array, sta
     const along = lastNorm > 0 ? dot(change, last) / lastNorm : 0;
     if (iteration % ACCELERATE_EVERY === 0 && along > 0.1 && along < 0.999) {
       const more = along / (1 - along);
-      for (const [k, phase] of phases.entries()) for (let i = 0; i < n; i++) phase.lnPhi[i] += more * change[k * n + i];
+      for (const [k, phase] of phases.entries())
+        for (let i = 0; i < n; i++) if (phase.only === undefined) phase.lnPhi[i] += more * change[k * n + i];
       lastNorm = 0;
       continue;
     }
@@ -277,6 +304,8 @@ function sorted(phases: readonly Held[]): SplitPhase[] {
     .sort((a, b) => Number(b.kind === 'vapour') - Number(a.kind === 'vapour') || b.share - a.share);
 }
 
+/** A liquid with more water than this is the water. */
+const MOSTLY = 0.5;
 const MOST_PHASES = 3;
 const MAX_ROUNDS = 6;
 const MAX_ITERATIONS = 2000;

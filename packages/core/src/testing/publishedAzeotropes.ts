@@ -42,5 +42,5 @@ export const publishedAzeotropes: PublishedAzeotrope[] = readFileSync(path, 'utf
 
 /** The cells of a line, of which some are quoted. */
 function cellsOf(line: string): string[] {
-  return [...line.matchAll(/(?:^|,)(?:"([^"]*)"|([^,]*))/g)].map(([, quoted, plain]) => quoted ?? plain);
+  return line.match(/"[^"]*"|[^,]+|(?<=,)(?=,|$)/g)?.map((cell) => cell.replaceAll('"', '')) ?? [];
 }

@@ -33,6 +33,12 @@ export function explainProposal(reason: ProposalReason): string {
       return `${list(reason.names)} ${reason.names.length === 1 ? 'pairs' : 'pair'} in the vapour: dimers are counted.`;
     case 'gases-dissolve':
       return `${list(reason.names)} ${reason.names.length === 1 ? 'is a gas' : 'are gases'} here, dissolved by Henry’s law.`;
+    case 'vapour-not-ideal':
+      return 'At this pressure the vapour is no ideal gas: the virial equation describes it.';
+    case 'beyond-activity-models':
+      return 'This pressure is high for a model of activities with a simple vapour: compare with an equation of state.';
+    case 'near-critical':
+      return `This pressure is close to the critical one of ${reason.name}: bubble and dew points may end.`;
   }
 }
 

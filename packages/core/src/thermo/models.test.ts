@@ -301,6 +301,18 @@ describe('a model proposed', () => {
     expect(proposal).toMatchObject({ model, options: { vapour } });
     for (const reason of proposal.reasons) expect(explainProposal(reason)).toMatch(/^[A-Z0-9].*[.]$/);
   });
+  test('looks at the pressure too: a real vapour, the end of activity models, a critical point', () => {
+    const parts = databankParts(['67-64-1', '7732-18-5']); // acetone, water
+    const codes = (P: number) => proposeModel(parts, P).reasons.map((r) => r.code);
+    expect(proposeModel(parts, 101325).options.vapour).toBe('ideal');
+    expect(proposeModel(parts, 8e5).options.vapour).toBe('virial');
+    expect(codes(8e5)).toContain('vapour-not-ideal');
+    expect(codes(20e5)).toContain('beyond-activity-models');
+    expect(codes(40e5)).toContain('near-critical'); // acetone: 47 bar
+    const propane = databankParts(['74-98-6', '106-97-8']);
+    expect(proposeModel(propane, 35e5).reasons.map((r) => r.code)).toEqual(['hydrocarbons-and-gases', 'near-critical']);
+    for (const reason of proposeModel(parts, 40e5).reasons) expect(explainProposal(reason)).toMatch(/^[A-Z0-9].*[.]$/);
+  });
   test('says what stands behind every pair; nothing is silently ideal', () => {
     const mixture = proposedMixture(databankParts(['124-38-9', '64-17-5', '7732-18-5'])); // carbon dioxide, ethanol, water
     expect(pairStandings(mixture).map((p) => p.kind)).toEqual(

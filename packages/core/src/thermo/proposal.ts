@@ -14,7 +14,10 @@ export type ProposalReason =
   | { code: 'groups-known'; model: ModelName; pairsMissing: number }
   | { code: 'nothing-known' }
   | { code: 'acids-pair'; names: string[] }
-  | { code: 'gases-dissolve'; names: string[] };
+  | { code: 'gases-dissolve'; names: string[] }
+  | { code: 'vapour-not-ideal' }
+  | { code: 'beyond-activity-models' }
+  | { code: 'near-critical'; name: string };
 
 export interface Proposal {
   model: ModelName;
@@ -38,9 +41,33 @@ const NON_POLAR = [
 
 /**
  * Peng-Robinson for hydrocarbons and gases; else the first activity model that has every pair of the liquids, NRTL before Wilson before
- * UNIQUAC; else modified UNIFAC, else UNIFAC; else the ideal solution, which the reason says. Acids that pair bring a dimerising vapour.
+ * UNIQUAC; else modified UNIFAC, else UNIFAC; else the ideal solution, which the reason says. Acids that pair bring a dimerising vapour,
+ * a few bar a virial one.
+ * @param P highest pressure of the design, Pa, where it is known
  */
-export function proposeModel(parts: DatabankParts): Proposal {
+export function proposeModel(parts: DatabankParts, P = 0): Proposal {
+  const proposal = modelFor(parts);
+  const { model, options, reasons } = proposal;
+  const critical = parts.components.find(
+    (c) => c.criticalTemperature.value > GAS_ABOVE && P > NEAR_CRITICAL * c.criticalPressure.value,
+  );
+  if (critical !== undefined) reasons.push({ code: 'near-critical', name: critical.name });
+  if (isCubic(model) || P < REAL_VAPOUR) return proposal;
+  if (P > ACTIVITY_MODELS_END) reasons.push({ code: 'beyond-activity-models' });
+  else if (options.vapour === 'ideal') {
+    reasons.push({ code: 'vapour-not-ideal' });
+    return { model, options: { ...options, vapour: 'virial' }, reasons };
+  }
+  return proposal;
+}
+
+/** Pressures, Pa, from which a vapour is no ideal gas, and from which the virial equation cut after B is no help (common practice). */
+const REAL_VAPOUR = 3e5;
+const ACTIVITY_MODELS_END = 15e5;
+/** Share of a critical pressure from which a component counts as nearly critical (common practice). */
+const NEAR_CRITICAL = 0.7;
+
+function modelFor(parts: DatabankParts): Proposal {
   const { components } = parts;
   if (components.length > 0 && components.every((c) => NON_POLAR.includes(c.family)))
     return { model: 'peng-robinson', options: { ...USUAL_OPTIONS }, reasons: [{ code: 'hydrocarbons-and-gases' }] };

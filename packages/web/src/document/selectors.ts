@@ -15,6 +15,9 @@ export const columnOfCase = (document: CaseDocument): Column | undefined => docu
 
 export const selectColumn = createSelector([selectDocument], columnOfCase);
 
+/** Pa; undefined as long as none is given. */
+export const selectPressure = createSelector([selectColumn], (column) => column?.pressure ?? undefined);
+
 export const selectFeed = createSelector([selectDocument, selectColumn], (document, column): Stream | undefined =>
   column === undefined ? undefined : document.streams.find((s) => s.id === feedOf(document, column)?.id),
 );

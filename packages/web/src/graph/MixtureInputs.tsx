@@ -5,7 +5,7 @@ import { memo, useMemo, useRef, useState } from 'react';
 import { api } from '../api/client.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { mixtureChosen, modelChosen, modelOptionsChosen } from '../document/documentSlice.ts';
-import { selectMixture } from '../document/selectors.ts';
+import { selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { ComponentField } from '../fields/ComponentField.tsx';
 
@@ -62,7 +62,8 @@ function useChoice() {
 
 /** Which model the data speak for and why; silent about the model when it is the one chosen. */
 function Proposed({ mixture }: { mixture: Mixture }) {
-  const proposal = useMemo(() => proposeModel(mixture), [mixture]);
+  const pressure = useAppSelector(selectPressure);
+  const proposal = useMemo(() => proposeModel(mixture, pressure), [mixture, pressure]);
   if (mixture.components.length < 2) return null;
   const why = proposal.reasons.map(explainProposal).join(' ');
   return <>{proposal.model === mixture.model ? why : `Proposed: ${MODEL_WORDS[proposal.model]}. ${why}`}</>;
