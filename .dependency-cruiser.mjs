@@ -54,7 +54,10 @@ export default {
       comment: 'Another package is entered by its name, never by a path into its src.',
       severity: 'error',
       from: { path: '^(packages/[^/]+|e2e)/' },
-      to: { path: '^packages/[^/]+/src/', pathNot: ['^$1/', '^packages/[^/]+/src/(index|demo|testing/index|databank/(whole|componentIndex))\\.ts$'] },
+      to: {
+        path: '^packages/[^/]+/src/',
+        pathNot: ['^$1/', '^packages/[^/]+/src/(index|demo|testing/index|databank/(whole|componentIndex))\\.ts$'],
+      },
     },
     { name: 'circular', severity: 'error', from: {}, to: { circular: true } },
     { name: 'not-resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\?(url|worker)$' } },

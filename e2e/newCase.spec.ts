@@ -89,7 +89,7 @@ test('gauge pressure, and a pair of components the wrong way round', async ({ qu
   await expect(field(page, /Benzene in feed/)).toHaveValue('0.45');
 
   const byEquation = await headline(page);
-  await expect(page.locator('.margin')).toContainText('Both phases by Peng-Robinson (1976); kij: regressed here');
+  await expect(page.locator('.margin')).toContainText('Both phases by Peng-Robinson; kij: regressed here');
   await page.getByRole('combobox', { name: 'Model' }).click();
   await page.getByTitle('ideal solution', { exact: true }).click();
   await solved(page);

@@ -1,5 +1,5 @@
 // npm run bench: the figures that the design promises, printed and written to docs/benchmarks.md.
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
@@ -19,7 +19,7 @@ function runBundled(entry) {
     );
     const file = join(folder, `${basename(entry, '.ts')}.js`);
     writeFileSync(join(folder, 'package.json'), '{"type":"module"}');
-    return JSON.parse(execFileSync(process.execPath, [file], { encoding: 'utf8' }));
+    return JSON.parse(execFileSync(process.execPath, ['--expose-gc', file], { encoding: 'utf8', maxBuffer: 2 ** 26 }));
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -45,6 +45,48 @@ function pageSizes() {
   return { first: size(first), graph: size(graph) };
 }
 
+/** Index of the databank as a browser loads it, and its whole data, kB gzipped. */
+function databankSizes() {
+  const folder = join(ROOT, 'packages', 'core', 'src', 'databank', 'data');
+  const size = (name) => gzipSync(readFileSync(join(folder, name)), { level: 9 }).length / 1000;
+  return {
+    index: size('index.json'),
+    whole: ['records.json', 'pairs.json', 'groups.json'].reduce((sum, name) => sum + size(name), 0),
+  };
+}
+
+/** The same flashes by compiled open libraries of Python's registry, in this run; or why they could not be timed. */
+function compiledLibraries(reference) {
+  const script = join(ROOT, 'tools', 'reference', 'flash_speed.py');
+  const { status, stdout, stderr } = spawnSync('python3', [script], { input: JSON.stringify(reference), encoding: 'utf8' });
+  if (status !== 0)
+    return [['the same flashes by compiled libraries', `not timed: ${(stderr || 'no python3').trim().split('\n').at(-1)}`, '']];
+  return Object.entries(JSON.parse(stdout)).map(([name, r]) => [
+    `the same flashes by ${name}`,
+    r.missing ??
+      `${r['flashes per second'].toFixed(r['flashes per second'] < 10 ? 2 : 0)} a second (${r.states} states, ${r['without answer']} without answer)`,
+    '',
+  ]);
+}
+
+function propertyRows({ evaluations, flashes, reference }) {
+  const each = evaluations.map((e) => [
+    `${e.name}, ${e.n} components: ln φ · with slopes in P and n · all`,
+    `${e.fugacity.toFixed(2)} · ${e.slopes.toFixed(2)} · ${e.all.toFixed(2)} µs; ${e.bytes.toFixed(1)} bytes left a call`,
+    '0 bytes',
+  ]);
+  const { cold, warm, states, split, failed } = flashes;
+  return [
+    ...each,
+    [
+      `flashes at T and P, Peng-Robinson, 10 components (${states} states, ${split} of them in two phases, ${failed} without answer)`,
+      `${cold.toFixed(0)} a second; ${warm.toFixed(0)} in a kept workspace`,
+      'faster than the compiled libraries below',
+    ],
+    ...compiledLibraries(reference),
+  ];
+}
+
 const pageTimes = () =>
   withService((origin) =>
     JSON.parse(execFileSync(process.execPath, ['pageTimes.mjs', origin], { cwd: join(ROOT, 'e2e'), encoding: 'utf8' })),
@@ -57,6 +99,9 @@ await main(async () => {
   await ensureBuilt();
   say('Timing the engine.');
   const engine = runBundled('packages/core/bench/graph.ts');
+  say('Timing models and flashes.');
+  const properties = propertyRows(runBundled('packages/core/bench/properties.ts'));
+  const databank = databankSizes();
   say('Timing the page.');
   const times = await pageTimes();
   const sizes = pageSizes();
@@ -66,6 +111,13 @@ await main(async () => {
       `${t.median.toFixed(2)} ms median, ${t.p95.toFixed(2)} ms at 95 %`,
       t.goal === null ? '' : `≤ ${t.goal} ms`,
     ]),
+    ...properties,
+    ['Index of the databank, gzipped, as a browser loads it first', `${databank.index.toFixed(1)} kB`, '≤ 60 kB'],
+    [
+      'All records, pairs and groups, gzipped: on the server; a browser asks for what it needs',
+      `${databank.whole.toFixed(0)} kB`,
+      '',
+    ],
     ['List of cases, cold browser, until it answers', `${times.list} ms`, '≤ 2000 ms'],
     ['Graph page, cold browser, until it is solved', `${times.graph} ms`, '≤ 2000 ms'],
     ['Updates of the drawing while a point is dragged', `${times.updates.toFixed(0)} a second`, '≥ 30 a second'],

@@ -65,14 +65,23 @@ export function correlate(correlation: Correlation, T: number, out: ValueSlope):
       alyLee(c, T, out);
       return;
     case '114': {
-      const [Tc, A, B, C, D] = c;
+      const Tc = c[0];
+      const A = c[1];
+      const B = c[2];
+      const C = c[3];
+      const D = c[4];
       const t = below(T, Tc);
       out.value = (A * A) / t + B - t * (2 * A * C + t * (A * D + t * ((C * C) / 3 + t * ((C * D) / 2 + (t * D * D) / 5))));
       out.dT = ((A * A) / (t * t) + 2 * A * C + t * (2 * A * D + t * (C * C + t * (2 * C * D + t * D * D)))) / Tc;
       return;
     }
     case '116': {
-      const [Tc, A, B, C, D, E] = c;
+      const Tc = c[0];
+      const A = c[1];
+      const B = c[2];
+      const C = c[3];
+      const D = c[4];
+      const E = c[5];
       const t = below(T, Tc);
       const cube = Math.cbrt(t);
       out.value = A + B * t ** 0.35 + C * cube * cube + D * t + E * t * cube;
@@ -90,7 +99,12 @@ export function correlate(correlation: Correlation, T: number, out: ValueSlope):
       wagner(c, T, 3, 6, out);
       return;
     case 'vdi-hvap': {
-      const [Tc, A, B, C, D, E] = c;
+      const Tc = c[0];
+      const A = c[1];
+      const B = c[2];
+      const C = c[3];
+      const D = c[4];
+      const E = c[5];
       const t = below(T, Tc);
       const cube = Math.cbrt(t);
       out.value = R * Tc * (A * cube + B * cube * cube + t * (C + t * (D + t ** 4 * E)));
@@ -98,7 +112,11 @@ export function correlate(correlation: Correlation, T: number, out: ValueSlope):
       return;
     }
     case 'vdi-viscosity': {
-      const [A, B, C, D, E] = c;
+      const A = c[0];
+      const B = c[1];
+      const C = c[2];
+      const D = c[3];
+      const E = c[4];
       const x = (C - T) / (T - D);
       const cube = Math.cbrt(x);
       out.value = E * Math.exp(A * cube + B * x * cube);
@@ -139,7 +157,13 @@ function below(T: number, Tc: number): number {
   return Math.max(1 - T / Tc, 1e-12);
 }
 
-function watson([Tc, A, B, C, D, E]: number[], T: number, out: ValueSlope): void {
+function watson(c: number[], T: number, out: ValueSlope): void {
+  const Tc = c[0];
+  const A = c[1];
+  const B = c[2];
+  const C = c[3];
+  const D = c[4];
+  const E = c[5];
   const t = below(T, Tc);
   const Tr = T / Tc;
   const exponent = B + Tr * (C + Tr * (D + Tr * E));
@@ -149,7 +173,12 @@ function watson([Tc, A, B, C, D, E]: number[], T: number, out: ValueSlope): void
 }
 
 /** Aly & Lee, Fluid Phase Equil. 6 (1981) 169. */
-function alyLee([A, B, C, D, E]: number[], T: number, out: ValueSlope): void {
+function alyLee(c: number[], T: number, out: ValueSlope): void {
+  const A = c[0];
+  const B = c[1];
+  const C = c[2];
+  const D = c[3];
+  const E = c[4];
   const u = C / T;
   const v = E / T;
   const s = Math.abs(u) < 1e-8 ? 1 : u / Math.sinh(u);
@@ -160,7 +189,13 @@ function alyLee([A, B, C, D, E]: number[], T: number, out: ValueSlope): void {
   out.dT = -(2 * B * s * ds * u + 2 * D * k * dk * v) / T;
 }
 
-function wagner([Tc, Pc, A, B, C, D]: number[], T: number, third: number, fourth: number, out: ValueSlope): void {
+function wagner(c: number[], T: number, third: number, fourth: number, out: ValueSlope): void {
+  const Tc = c[0];
+  const Pc = c[1];
+  const A = c[2];
+  const B = c[3];
+  const C = c[4];
+  const D = c[5];
   const t = below(T, Tc);
   const Tr = 1 - t;
   const root = Math.sqrt(t);

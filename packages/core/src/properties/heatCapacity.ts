@@ -51,7 +51,11 @@ function antiderivative(cp: Correlation, T: number): number {
     case 'trc':
       return trcHeat(c, T);
     case '114': {
-      const [Tc, A, B, C, D] = c;
+      const Tc = c[0];
+      const A = c[1];
+      const B = c[2];
+      const C = c[3];
+      const D = c[4];
       const t = 1 - T / Tc;
       const tail = A * C + t * ((A * D) / 3 + t * ((C * C) / 12 + t * ((C * D) / 10 + (t * D * D) / 30)));
       return -Tc * (A * A * Math.log(t) + t * (B - t * tail));
@@ -94,7 +98,14 @@ const lnCosh = (v: number): number => Math.abs(v) + Math.log1p(Math.exp(-2 * Mat
 
 /** e^(−a₂/T) terms: their limits where a₂ is 0. */
 function trcHeat(c: number[], T: number): number {
-  const [a0, a1, a2, a3, a4, a5, a6, a7] = c;
+  const a0 = c[0];
+  const a1 = c[1];
+  const a2 = c[2];
+  const a3 = c[3];
+  const a4 = c[4];
+  const a5 = c[5];
+  const a6 = c[6];
+  const a7 = c[7];
   const exponential = a2 === 0 ? -a1 / T : (a1 / a2) * Math.exp(-a2 / T);
   let h = 0;
   if (T > a7) {
@@ -115,7 +126,14 @@ function trcHeat(c: number[], T: number): number {
  * a₇, as for the long 1-alkenes.
  */
 function trcEntropy(c: number[], T: number): number {
-  const [a0, a1, a2, a3, a4, a5, a6, a7] = c;
+  const a0 = c[0];
+  const a1 = c[1];
+  const a2 = c[2];
+  const a3 = c[3];
+  const a4 = c[4];
+  const a5 = c[5];
+  const a6 = c[6];
+  const a7 = c[7];
   const x = a2 / T;
   const exponential = a2 === 0 ? -a1 / (2 * T * T) : (a1 / (a2 * a2)) * (1 + x) * Math.exp(-x);
   let rise = 0;

@@ -77,13 +77,17 @@ export function cubicResidual(
   const u = delta1 + delta2;
   const w = delta1 * delta2;
   const c = Float64Array.from(components, ({ translation }) => translation);
+  const root = new Float64Array(3); // A, B, Z
   const Fi = new Float64Array(n);
   const Pi = new Float64Array(n);
 
   return (phase, T, P, x, out: PhaseProperties, extent) => {
     const { D, dT: DT, dT2: DTT, Di, DiT, Dij, B, b } = mix(T, x);
     const RT = R * T;
-    const Z = compressibility((D * P) / (RT * RT), (B * P) / RT, u, w, phase);
+    root[0] = (D * P) / (RT * RT);
+    root[1] = (B * P) / RT;
+    compressibility(root, u, w, phase);
+    const Z = root[2];
     const V = (Z * RT) / P;
 
     // g and f with their slopes in V and B (Michelsen & Mollerup, ch. 3, table 6).

@@ -59,17 +59,16 @@ export function gammaPhiModel(
     return pure.value;
   });
 
-  /** ln of the saturated vapour's fugacity, Pa, into `pure` with its slope along saturation; leaves `sat`. Returns Psat. */
-  function saturation(i: number, T: number): number {
+  /** ln of the saturated vapour's fugacity, Pa, into `pure` with its slope along saturation; leaves `sat`. */
+  function saturation(i: number, T: number): void {
     lnVapourPressure(components[i], T, pure);
+    if (vapourModel.isIdeal) return;
     const Psat = Math.exp(pure.value);
-    if (vapourModel.isIdeal) return Psat;
     vapourModel.pure(i, T, Psat, sat);
     const dPsat = Psat * pure.dT;
     pure.value += sat.lnPhi;
     pure.dT += sat.dLnPhiDT + sat.dLnPhiDP * dPsat;
     sat.dEnthalpyDT += sat.dEnthalpyDP * dPsat;
-    return Psat;
   }
 
   function liquid(T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent): void {
@@ -82,11 +81,12 @@ export function gammaPhiModel(
       out.dLnPhiDP[i] = -1 / P;
       if (isSolute[i]) continue;
       const slopeOf = out.dLnPhiDT[i];
-      const Psat = saturation(i, T);
+      saturation(i, T);
       out.lnPhi[i] += pure.value;
       out.dLnPhiDT[i] = slopeOf + pure.dT;
       if (!poynting) continue;
       lnVapourPressure(components[i], T, gas);
+      const Psat = Math.exp(gas.value);
       const dPsat = Psat * gas.dT;
       liquidVolume(components[i], T, pure);
       out.lnPhi[i] += (pure.value * (P - Psat)) / RT;

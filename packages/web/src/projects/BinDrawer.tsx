@@ -5,12 +5,14 @@ import { api } from '../api/client.ts';
 
 interface Props {
   open: boolean;
+  /** The list of cases as it stands: when it changes under an open drawer, the bin may have too. */
+  listed: unknown;
   onClose: () => void;
   onChanged: () => Promise<void>;
 }
 
 /** What was deleted, each with its way back. */
-export function BinDrawer({ open, onClose, onChanged }: Props) {
+export function BinDrawer({ open, listed, onClose, onChanged }: Props) {
   const [items, setItems] = useState<BinItem[] | undefined>(undefined);
   const [failure, setFailure] = useState<string | undefined>(undefined);
   const load = async () => {
@@ -24,7 +26,7 @@ export function BinDrawer({ open, onClose, onChanged }: Props) {
   useEffect(() => {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- it is set when the server has answered, not in this turn
     if (open) void load();
-  }, [open]);
+  }, [open, listed]);
   const restore = async ({ kind, id }: BinItem) => {
     await (kind === 'case' ? api.restoreCase(id) : api.restoreProject(id));
     await Promise.all([load(), onChanged()]);

@@ -68,7 +68,7 @@ export function ProjectsPage() {
       </main>
       {asked !== undefined && <NameDialog {...asked} onClose={() => setAsked(undefined)} onDone={reload} />}
       {newCaseIn !== undefined && <NewCaseDialog project={newCaseIn} onClose={() => setNewCaseIn(undefined)} />}
-      <BinDrawer open={isBinOpen} onClose={() => setBinOpen(false)} onChanged={reload} />
+      <BinDrawer open={isBinOpen} listed={projects} onClose={() => setBinOpen(false)} onChanged={reload} />
     </div>
   );
 }
