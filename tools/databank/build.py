@@ -181,6 +181,23 @@ def write(name, text):
         file.write(text + '\n')
 
 
+def write_sources_page(records, texts, used):
+    """docs/databank-sources.md: each key in the records, what it is, and how many of their numbers and correlations come from it."""
+    counts = {}
+    for record in records:
+        for value in record.values():
+            if isinstance(value, dict):
+                counts[value['source']] = counts.get(value['source'], 0) + 1
+    lines = [f'| {key} | {texts[key]} | {counts[key]} |' for key in sorted(used)]
+    page = (
+        '# Sources of the component records\n\nWritten by `tools/databank/build.py`; do not edit. The key stands beside every number of a '
+        f'record; the last column counts the numbers and correlations of the {len(records)} records that come from it.\n\n'
+        '| key | source | numbers |\n|---|---|---:|\n' + '\n'.join(lines) + '\n'
+    )
+    with open(os.path.join(HERE, '..', '..', 'docs', 'databank-sources.md'), 'w', encoding='utf-8') as file:
+        file.write(page)
+
+
 def compact(value):
     return json.dumps(value, ensure_ascii=False, separators=(',', ':'))
 
@@ -204,6 +221,7 @@ def main():
     ids = {r['id'] for r in records}
     used = {v['source'] for r in records for v in r.values() if isinstance(v, dict)}
     texts = {**SOURCES, **dict(filter(None, (source_of(i) for i in ids)))}
+    write_sources_page(records, texts, used)
     write('records.json', '{"sources":' + compact({k: texts[k] for k in sorted(used)}) + ',\n"records":' + one_line_each(records) + '}')
     index = [[r['id'], r['name'], r['synonyms'], r['formula'], r['family'], r['level'], bubbling(r)] for r in records]
     write('index.json', one_line_each(index))

@@ -15,7 +15,7 @@ export function compressibility(out: Float64Array, u: number, w: number, phase: 
   const p = c1 / 3 - shift * shift;
   const q = shift * (shift * shift - c1 / 2) + c0 / 2;
   const discriminant = q * q + p * p * p;
-  let Z = 0;
+  let Z: number;
   let angle = 0;
   let radius = 0;
   if (discriminant >= 0) {
