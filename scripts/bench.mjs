@@ -19,7 +19,9 @@ function runBundled(entry) {
     );
     const file = join(folder, `${basename(entry, '.ts')}.js`);
     writeFileSync(join(folder, 'package.json'), '{"type":"module"}');
-    return JSON.parse(execFileSync(process.execPath, ['--expose-gc', file], { encoding: 'utf8', maxBuffer: 2 ** 26 }));
+    return JSON.parse(
+      execFileSync(process.execPath, ['--expose-gc', '--max-semi-space-size=256', file], { encoding: 'utf8', maxBuffer: 2 ** 26 }),
+    );
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -72,7 +74,7 @@ function compiledLibraries(reference) {
 function propertyRows({ evaluations, flashes, reference }) {
   const each = evaluations.map((e) => [
     `${e.name}, ${e.n} components: ln φ · with slopes in P and n · all`,
-    `${e.fugacity.toFixed(2)} · ${e.slopes.toFixed(2)} · ${e.all.toFixed(2)} µs; ${e.bytes.toFixed(1)} bytes left a call`,
+    `${e.fugacity.toFixed(2)} · ${e.slopes.toFixed(2)} · ${e.all.toFixed(2)} µs; slopes leave ${Math.max(0, e.bytes).toFixed(0)} bytes a call`,
     '0 bytes',
   ]);
   const { cold, warm, states, split, failed } = flashes;

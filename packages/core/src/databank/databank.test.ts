@@ -7,6 +7,7 @@ import {
   liquidVolume,
   lnVapourPressure,
   R,
+  ValueSlope,
 } from '../properties/index.ts';
 import { compressibility } from '../testing/pengRobinson.ts';
 import {
@@ -26,7 +27,7 @@ import { orientedPair } from './index.ts';
 import type { ComponentRecord, Correlation } from './index.ts';
 
 const ATMOSPHERE = 101325; // Pa
-const out = { value: 0, dT: 0 };
+const out = new ValueSlope();
 
 describe('databank', () => {
   test('holds at least 600 components, each found by its number and by its name whatever the case', () => {

@@ -25,10 +25,13 @@ import type { Correlation } from '../databank/index.ts';
 /** Molar gas constant, J/(mol K), exact since the SI of 2019. */
 export const R = 8.31446261815324;
 
-/** A value with its slope, filled by the functions here: the caller owns it, so that nothing is allocated in a loop. */
-export interface ValueSlope {
-  value: number;
-  dT: number;
+/**
+ * A value with its slope, filled by the functions here: the caller owns it, so that nothing is allocated in a loop. A class, because plain
+ * objects of this shape share it with those of documents, and V8 then boxes every number that is written into them.
+ */
+export class ValueSlope {
+  value = 0;
+  dT = 0;
 }
 
 /** Value and slope by the formula alone, range or not. Forms with t take t no lower than 1e-12. */

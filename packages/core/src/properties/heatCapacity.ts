@@ -5,9 +5,9 @@
  */
 import type { Correlation } from '../databank/index.ts';
 import { correlate, R } from './correlation.ts';
-import type { ValueSlope } from './correlation.ts';
+import { ValueSlope } from './correlation.ts';
 
-const end: ValueSlope = { value: 0, dT: 0 };
+const end = new ValueSlope();
 
 /** ∫ Cp dT from `from` to `to`, J/mol. */
 export function heat(cp: Correlation, from: number, to: number): number {

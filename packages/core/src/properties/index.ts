@@ -1,4 +1,4 @@
-export { correlate, R } from './correlation.ts';
+export { correlate, R, ValueSlope } from './correlation.ts';
 export { heat, heatOverT } from './heatCapacity.ts';
 export {
   heatCapacityOfGas,
@@ -11,4 +11,3 @@ export {
   outsideRange,
   T_REFERENCE,
 } from './pure.ts';
-export type { ValueSlope } from './correlation.ts';

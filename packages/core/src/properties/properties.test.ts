@@ -12,13 +12,13 @@ import {
   lnVapourPressure,
   outsideRange,
 } from './index.ts';
-import type { ValueSlope } from './index.ts';
+import { ValueSlope } from './index.ts';
 
 const CRC =
   'CRC Handbook of Chemistry and Physics, 95th ed. (2014), physical constants, heats of vaporisation and heat capacities (values against our correlations)';
 
 function value(f: (out: ValueSlope) => void): number {
-  const out = { value: 0, dT: 0 };
+  const out = new ValueSlope();
   f(out);
   return out.value;
 }
@@ -35,7 +35,7 @@ describe('pure components', () => {
     ] as const) {
       const c = databankRecord(name);
       let T = celsius + 273.15;
-      const out = { value: 0, dT: 0 };
+      const out = new ValueSlope();
       for (let k = 0; k < 20; k++) {
         lnVapourPressure(c, T, out);
         T -= (out.value - Math.log(101325)) / out.dT;
@@ -90,7 +90,7 @@ describe('slopes', () => {
       fc.property(fc.constantFrom(...components), temperature, (c, reduced) => {
         const T = reduced * c.criticalTemperature.value;
         for (const f of [lnVapourPressure, heatOfVaporisation, idealGasEnthalpy, liquidVolume]) {
-          const out = { value: 0, dT: 0 };
+          const out = new ValueSlope();
           f(c, T, out);
           const slope = out.dT;
           expectSlope((t) => value((o) => f(c, t, o)), T, 1e-3, slope, 2e-5, Math.abs(out.value) * 1e-7);
@@ -101,7 +101,7 @@ describe('slopes', () => {
   test('of the liquid heat capacity forms too (100, 114)', () => {
     for (const name of ['water', 'n-heptane']) {
       const c = databankRecord(name);
-      const out = { value: 0, dT: 0 };
+      const out = new ValueSlope();
       correlate(c.liquidHeatCapacity, 330, out);
       expectSlope((T) => value((o) => correlate(c.liquidHeatCapacity, T, o)), 330, 1e-3, out.dT, 1e-6);
     }

@@ -5,7 +5,7 @@
  */
 import type { ComponentRecord, Correlation } from '../databank/index.ts';
 import { correlate } from './correlation.ts';
-import type { ValueSlope } from './correlation.ts';
+import { ValueSlope } from './correlation.ts';
 import { heat, heatOverT } from './heatCapacity.ts';
 
 /** Reference temperature of the enthalpy of formation, K. */
@@ -14,7 +14,7 @@ export const T_REFERENCE = 298.15;
 /** Within this part of 1 below its critical point a correlation's slope is infinite or nearly so; the value there is the end value. */
 const CRITICAL_EDGE = 1e-4;
 
-const cpAtT: ValueSlope = { value: 0, dT: 0 };
+const cpAtT = new ValueSlope();
 
 /** ln of vapour pressure (P in Pa) and its slope, 1/K. */
 export function lnVapourPressure(c: ComponentRecord, T: number, out: ValueSlope): void {

@@ -9,7 +9,7 @@
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 2 and 3.
  */
 import type { ComponentRecord, CubicName } from '../databank/index.ts';
-import { idealGasEnthalpy, outsideRange, R } from '../properties/index.ts';
+import { idealGasEnthalpy, outsideRange, R, ValueSlope } from '../properties/index.ts';
 import { cubicMixing } from './cubicMixing.ts';
 import type { CubicComponent, CubicConstants, Interaction } from './cubicMixing.ts';
 import { compressibility } from './cubicRoots.ts';
@@ -37,7 +37,7 @@ export function cubicModel(
 ): ThermoModel {
   const residual = cubicResidual(components, constants, interaction);
   const n = records.length;
-  const pure = { value: 0, dT: 0 };
+  const pure = new ValueSlope();
   return {
     n,
     names: records.map((c) => c.name),

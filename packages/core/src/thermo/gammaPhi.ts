@@ -20,6 +20,7 @@ import {
   lnVapourPressure,
   outsideRange,
   R,
+  ValueSlope,
 } from '../properties/index.ts';
 import { makeActivity } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
@@ -49,8 +50,8 @@ export function gammaPhiModel(
   const { vapour: vapourModel = idealVapour, poynting = false, enthalpy: route = 'heat-of-vaporisation', solutes = [] } = options;
   const n = components.length;
   const excess = makeActivity(n);
-  const pure = { value: 0, dT: 0 };
-  const gas = { value: 0, dT: 0 };
+  const pure = new ValueSlope();
+  const gas = new ValueSlope();
   const sat = makePureVapour();
   const isSolute = components.map((_, i) => solutes[i] !== undefined);
   const soluteVolume = components.map((c, i) => {
@@ -204,7 +205,7 @@ export function gammaPhiModel(
 
 /** Enthalpies (J/mol) and entropies at 1 bar (J/(mol K)) of the ideal gases, as the seam offers them. */
 export function idealGasOf(components: readonly ComponentRecord[]): ThermoModel['idealGas'] {
-  const one = { value: 0, dT: 0 };
+  const one = new ValueSlope();
   return (T, h, s) => {
     for (let i = 0; i < components.length; i++) {
       idealGasEnthalpy(components[i], T, one);

@@ -9,7 +9,7 @@
  */
 import type { ComponentRecord, HenryPair } from '../databank/index.ts';
 import { lnVapourPressure } from '../properties/index.ts';
-import type { ValueSlope } from '../properties/index.ts';
+import { ValueSlope } from '../properties/index.ts';
 import { makeActivity } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
 
@@ -71,8 +71,8 @@ export function henryActivity(
   const L = new Float64Array(nu);
   const dL = new Float64Array(nu);
   const d2L = new Float64Array(nu);
-  const one = { value: 0, dT: 0 };
-  const two = { value: 0, dT: 0 };
+  const one = new ValueSlope();
+  const two = new ValueSlope();
 
   function constants(T: number): void {
     const h = 1e-3 * T; // second slope, of the enthalpy's slope alone: by difference of analytic first slopes

@@ -14,7 +14,7 @@ import type {
 } from '../databank/index.ts';
 import { open, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
-import { R } from '../properties/index.ts';
+import { R, ValueSlope } from '../properties/index.ts';
 import { idealSolution } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
 import { cubicComponent, cubicModel } from './cubic.ts';
@@ -118,7 +118,7 @@ function noHenry(c: ComponentRecord, solvents: readonly ComponentRecord[]): Open
 function firstHenry(pairs: readonly (HenryPair | undefined)[], solvents: readonly ComponentRecord[]) {
   const s = pairs.findIndex((p) => p !== undefined);
   const pair = pairs[s];
-  const out = { value: 0, dT: 0 };
+  const out = new ValueSlope();
   return (T: number): number => {
     if (pair !== undefined) lnHenry(pair, solvents[s], T, out);
     return out.value;

@@ -1,7 +1,7 @@
 /** The models of the databank's mixtures, each held to the same: its slopes, its limits, published values. */
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { heatOfVaporisation, lnVapourPressure, R } from '../properties/index.ts';
+import { heatOfVaporisation, lnVapourPressure, R, ValueSlope } from '../properties/index.ts';
 import { databankModel, databankParts, databankRecord, expectSeamSlopes, published, solvedValue } from '../testing/index.ts';
 import {
   buildModel,
@@ -164,7 +164,7 @@ describe('Henry’s law', () => {
   ] as const)('%s in water from 300 to 600 K', (name, values) => {
     const water = databankRecord('water');
     const pair = databankParts([databankRecord(name).id, water.id]).henryPairs[0];
-    const out = { value: 0, dT: 0 };
+    const out = new ValueSlope();
     const wide = { ...pair, Tmin: 273, Tmax: 640 };
     for (const [k, T] of [300, 400, 500, 600].entries()) {
       lnHenry(wide, water, T, out);
@@ -253,7 +253,7 @@ describe('acids that pair', () => {
     (name) => {
       const c = databankRecord(name);
       const T = c.normalBoilingPoint?.value ?? 0;
-      const out = { value: 0, dT: 0 };
+      const out = new ValueSlope();
       lnVapourPressure(c, T, out);
       const [slope, P] = [out.dT, Math.exp(out.value)];
       heatOfVaporisation(c, T, out);

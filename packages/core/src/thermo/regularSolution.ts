@@ -5,13 +5,13 @@
  * Source: Hildebrand & Scott, The Solubility of Nonelectrolytes, 3rd ed. (1950).
  */
 import type { ComponentRecord } from '../databank/index.ts';
-import { heatOfVaporisation, liquidVolume, R, T_REFERENCE } from '../properties/index.ts';
+import { heatOfVaporisation, liquidVolume, R, T_REFERENCE, ValueSlope } from '../properties/index.ts';
 import type { ActivityModel } from './activity.ts';
 
 /** Solubility parameter, Pa^½, and volume, m³/mol, of one component. */
 export function solubilityParameter(c: ComponentRecord): { delta: number; V: number } {
   const T = Math.min(T_REFERENCE, 0.75 * c.criticalTemperature.value);
-  const out = { value: 0, dT: 0 };
+  const out = new ValueSlope();
   liquidVolume(c, T, out);
   const V = out.value;
   heatOfVaporisation(c, T, out);

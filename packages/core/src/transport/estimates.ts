@@ -5,12 +5,12 @@
 import type { ComponentRecord } from '../databank/index.ts';
 import { bracketedRoot } from '../numerics/index.ts';
 import { correlate, heatCapacityOfGas, lnVapourPressure, R } from '../properties/index.ts';
-import type { ValueSlope } from '../properties/index.ts';
+import { ValueSlope } from '../properties/index.ts';
 
 const BAR = 1e5; // Pa
 const ATM = 101325; // Pa
 const GRAM = 1e-3; // kg
-const at: ValueSlope = { value: 0, dT: 0 };
+const at = new ValueSlope();
 
 /** Constants of a component that the methods share, in the units in which they were published. */
 export interface TransportConstants {

@@ -4,7 +4,7 @@
  */
 import type { ComponentRecord } from '../databank/index.ts';
 import { liquidVolume, R } from '../properties/index.ts';
-import type { ValueSlope } from '../properties/index.ts';
+import { ValueSlope } from '../properties/index.ts';
 import { gasDiffusivity, interpolatedDiffusivity, wilkeChang } from './diffusion.ts';
 import { transportConstants } from './estimates.ts';
 import type { TransportConstants } from './estimates.ts';
@@ -71,7 +71,7 @@ export function transportOf(components: readonly ComponentRecord[]): Transport {
   };
 }
 
-const volumeOut: ValueSlope = { value: 0, dT: 0 };
+const volumeOut = new ValueSlope();
 
 /** m³/mol of the saturated liquid; of a dissolved gas no more than its critical volume. */
 function volumeAtMost(c: TransportConstants, T: number): number {

@@ -4,7 +4,7 @@
  */
 import type { Correlation } from '../databank/index.ts';
 import { correlate } from '../properties/index.ts';
-import type { ValueSlope } from '../properties/index.ts';
+import { ValueSlope } from '../properties/index.ts';
 import {
   atEnds,
   chungGasConductivity,
@@ -30,7 +30,7 @@ export interface TransportRemark {
 
 /** Reduced temperature from which corresponding states describe a liquid's viscosity better than 1/T does. */
 const LETSOU_STIEL_FROM = 0.76;
-const at: ValueSlope = { value: 0, dT: 0 };
+const at = new ValueSlope();
 
 /**
  * Viscosity of the saturated liquid, Pa s. Outside the table ln η goes on straight in 1/T; above 0.76 Tc by Letsou and Stiel, joined to what

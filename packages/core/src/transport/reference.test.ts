@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 
 import type { Correlation } from '../databank/index.ts';
 import { heatCapacityOfGas, heatOfVaporisation, liquidHeatCapacity, liquidVolume, lnVapourPressure } from '../properties/index.ts';
-import type { ValueSlope } from '../properties/index.ts';
+import { ValueSlope } from '../properties/index.ts';
 import { findComponent, referenceFluids, reported } from '../testing/index.ts';
 import type { FluidProperty } from '../testing/index.ts';
 import { transportConstants, transportOf } from './index.ts';
@@ -12,7 +12,7 @@ import { gasConductivity, gasViscosity, liquidConductivity, liquidViscosity } fr
 const TABLE = 'Pure components against reference equations of state (CoolProp 8.0.0, tools/reference/fluids.py), 0.6 to 0.9 Tc';
 type Ours = (c: TransportConstants, T: number) => number;
 
-const out: ValueSlope = { value: 0, dT: 0 };
+const out = new ValueSlope();
 const valueOf =
   (f: (c: TransportConstants['record'], T: number, out: ValueSlope) => void) => (c: TransportConstants, T: number) => {
     f(c.record, T, out);
