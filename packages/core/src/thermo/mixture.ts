@@ -48,7 +48,7 @@ export interface ModelOptions {
   /** Gases taken as dissolved by Henry's law: chosen by their critical temperatures, or these identifiers. */
   henry: 'auto' | string[];
   alpha: 'acentric' | 'twu';
-  /** Whether kᵢⱼ of pairs without a published one are predicted by groups (Peng-Robinson only), or taken as 0. */
+  /** Whether kᵢⱼ of pairs without a published one are predicted by groups, or taken as 0. */
   predictInteractions: boolean;
 }
 
@@ -227,8 +227,8 @@ function interactionsOf({ components, interactions, groups, options }: Mixture, 
       if (pair !== undefined) {
         k0[i * n + j] = k0[j * n + i] = pair.k0;
         k1[i * n + j] = k1[j * n + i] = pair.k1;
-      } else if (options.predictInteractions && equation === 'peng-robinson') {
-        const terms = ppr78Pair(components, i, j, groups.ppr78);
+      } else if (options.predictInteractions) {
+        const terms = ppr78Pair(components, i, j, groups.ppr78, equation);
         if (terms !== undefined) predicted.push(terms);
       }
     }

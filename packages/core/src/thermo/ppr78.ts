@@ -1,12 +1,14 @@
 /**
- * Predictive kᵢⱼ(T) of Peng-Robinson by groups (PPR78), for pairs without a published one. With shares αᵢₖ of group k in molecule i and
+ * Predictive kᵢⱼ(T) of both cubic equations by groups (PPR78 and PR2SRK), for pairs without a published one. With shares αᵢₖ of group k in molecule i and
  * δᵢ = √aᵢ/bᵢ:
  *   kᵢⱼ = [E − (δᵢ − δⱼ)²]/(2δᵢδⱼ),   E = −½ Σₖₗ (αᵢₖ − αⱼₖ)(αᵢₗ − αⱼₗ) Aₖₗ (298.15/T)^(Bₖₗ/Aₖₗ − 1).
+ * For Soave-Redlich-Kwong every Aₖₗ and Bₖₗ is ξ times as large, ξ = 0.807341.
  * Expected error: some 8 % in bubble pressure of hydrocarbon systems (Jaubert & Mutelet). A pair of groups without parameters predicts
  * nothing: it is not taken as zero. Nitrogen with C₃ and heavier comes out too low: there a published kᵢⱼ matters.
- * Source: Jaubert & Mutelet, Fluid Phase Equil. 224 (2004) 285, eq. 15; Xu, Jaubert, Privat & Arpentinier, Ind. Eng. Chem. Res. 56 (2017) 8143.
+ * Source: Jaubert & Mutelet, Fluid Phase Equil. 224 (2004) 285, eq. 15; Jaubert & Privat, ibid. 295 (2010) 26
+ * (ξ); Xu, Jaubert, Privat & Arpentinier, Ind. Eng. Chem. Res. 56 (2017) 8143.
  */
-import type { ComponentRecord, Ppr78Table } from '../databank/index.ts';
+import type { ComponentRecord, CubicName, Ppr78Table } from '../databank/index.ts';
 import type { Predictor } from './cubicMixing.ts';
 
 const T_REFERENCE = 298.15; // K
@@ -20,8 +22,17 @@ export interface Ppr78Pair {
   f: number[];
 }
 
+/** What turns the group parameters of Peng-Robinson into those of the equation. */
+const SCALE: Readonly<Record<CubicName, number>> = { 'peng-robinson': 1, srk: 0.807341 };
+
 /** The terms of molecules i and j, or undefined when a group or a pair of groups is not in the table. */
-export function ppr78Pair(components: readonly ComponentRecord[], i: number, j: number, table: Ppr78Table): Ppr78Pair | undefined {
+export function ppr78Pair(
+  components: readonly ComponentRecord[],
+  i: number,
+  j: number,
+  table: Ppr78Table,
+  equation: CubicName,
+): Ppr78Pair | undefined {
   const [first, second] = [shares(components[i]), shares(components[j])];
   if (first.size === 0 || second.size === 0) return undefined;
   const groups = [...new Set([...first.keys(), ...second.keys()])];
@@ -37,7 +48,7 @@ export function ppr78Pair(components: readonly ComponentRecord[], i: number, j: 
       }
       const [, , A, B] = row;
       if (A === 0) continue;
-      pair.e.push(-weight * A * MEGAPASCAL); // both orders of (k, l): the ½ goes
+      pair.e.push(-weight * A * SCALE[equation] * MEGAPASCAL); // both orders of (k, l): the ½ goes
       pair.f.push(B / A - 1);
     }
   }

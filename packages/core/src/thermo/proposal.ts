@@ -145,8 +145,7 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
   const found = orientedPair(pairs, first, second);
   if (found !== undefined) return { kind: 'published', source: found.source, confidence: found.confidence };
   if (!isCubic(model)) return { kind: 'missing' };
-  const predicts = model === 'peng-robinson' && mixture.options.predictInteractions;
-  if (predicts && ppr78Pair(components, i, j, mixture.groups.ppr78) !== undefined)
+  if (mixture.options.predictInteractions && ppr78Pair(components, i, j, mixture.groups.ppr78, model) !== undefined)
     return { kind: 'by-groups', source: mixture.groups.ppr78.source };
   return { kind: 'taken-as-zero' };
 }

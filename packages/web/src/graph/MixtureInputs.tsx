@@ -106,14 +106,12 @@ function ModelDetails({ mixture: { components, model, options } }: { mixture: Mi
       {isCubic(model) ? (
         <>
           <ChoiceField label="Attraction" value={options.alpha} options={alphas} onChange={(alpha) => set({ alpha })} />
-          {model === 'peng-robinson' && (
-            <ChoiceField
-              label="Unknown kij by groups"
-              value={options.predictInteractions ? 'yes' : 'no'}
-              options={[...yesNo]}
-              onChange={(answer) => set({ predictInteractions: answer === 'yes' })}
-            />
-          )}
+          <ChoiceField
+            label="Unknown kij by groups"
+            value={options.predictInteractions ? 'yes' : 'no'}
+            options={[...yesNo]}
+            onChange={(answer) => set({ predictInteractions: answer === 'yes' })}
+          />
         </>
       ) : (
         <>
