@@ -36,8 +36,9 @@ export function solveDense(a: Float64Array, pivot: Int32Array, b: Float64Array, 
   }
 }
 
+/** From column i on: the multipliers before it stay where they were made, as `solveDense` takes exchanges and multipliers in turn. */
 function swapRows(a: Float64Array, i: number, k: number, n: number): void {
-  for (let j = 0; j < n; j++) {
+  for (let j = i; j < n; j++) {
     const value = a[i * n + j];
     a[i * n + j] = a[k * n + j];
     a[k * n + j] = value;

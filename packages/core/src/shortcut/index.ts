@@ -1,0 +1,10 @@
+export { oConnell } from './efficiency.ts';
+export { fenskeRatio, kirkbrideRatio } from './feedStage.ts';
+export { fenskeDistribution, fenskeStages, meanVolatility } from './fenske.ts';
+export { gillilandY, refluxAt, stagesAt } from './gilliland.ts';
+export { effectiveFactor, kremserAbsorbed, kremserLoss, kremserStages } from './kremser.ts';
+export { underwood } from './underwood.ts';
+export type { KeyFractions } from './feedStage.ts';
+export type { KeyRatios } from './fenske.ts';
+export type { GillilandFit } from './gilliland.ts';
+export type { Keys, Underwood, ShortcutFeed } from './underwood.ts';
