@@ -40,13 +40,22 @@ export type Reason =
   | { code: 'below-minimum-reflux'; reflux: number; minimum: number; from: number; to: number } // mol/mol; x between which the lines lie above the curve
   | { code: 'no-boil-up'; reflux: number; minimum: number } // mol/mol
   | { code: 'feed-stage-out-of-range'; stage: number; first: number; last: number }
-  | { code: 'too-many-stages'; limit: number };
+  | { code: 'too-many-stages'; limit: number }
+  | { code: 'keys-turn'; name: string; other: string; place: ColumnPlace; T: number; alpha: number } // K
+  | { code: 'split-too-easy'; stages: number }
+  | { code: 'estimate-below-minimum'; reflux: number; minimum: number } // mol/mol
+  | { code: 'product-empty'; product: 'distillate' | 'bottoms' };
+
+/** Where in a column something is. */
+export type ColumnPlace = 'top' | 'feed' | 'bottom';
 
 /** A result that stands, with something the engineer should know. */
 export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'feed-on-condenser' }
-  | { code: 'tangent-pinch'; x: number };
+  | { code: 'tangent-pinch'; x: number }
+  | { code: 'volatility-varies'; name: string; other: string; lowest: number; highest: number }
+  | { code: 'no-reflux-needed'; minimum: number }; // mol/mol
 
 export function solved<T>(value: T, report: Report = EXACT, warnings: Warning[] = []): Outcome<T> {
   return { state: 'solved', value, report, warnings };

@@ -8,3 +8,5 @@ export type { KeyFractions } from './feedStage.ts';
 export type { KeyRatios } from './fenske.ts';
 export type { GillilandFit } from './gilliland.ts';
 export type { Keys, Underwood, ShortcutFeed } from './underwood.ts';
+export { estimateColumn } from './estimate.ts';
+export type { Estimate, EstimateInput } from './estimate.ts';

@@ -44,6 +44,14 @@ export function explain(reason: Reason, show: Show): string {
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
     case 'phases-alike':
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
+    case 'keys-turn':
+      return `At the ${reason.place} of the column, ${show.temperature(reason.T)}, ${reason.name} is not more volatile than ${reason.other} (α ${reason.alpha.toPrecision(3)}): an azeotrope lies between, or the keys are the wrong way round. Exchange them, ask less purity, or choose another pressure.`;
+    case 'split-too-easy':
+      return `The split asks ${reason.stages.toPrecision(2)} stages at total reflux: a single flash does it. Ask for sharper recoveries of the keys.`;
+    case 'estimate-below-minimum':
+      return `A reflux ratio of ${reason.reflux.toPrecision(4)} is not above the smallest, ${reason.minimum.toPrecision(4)}: raise it to at least ${(1.05 * reason.minimum).toPrecision(3)}.`;
+    case 'product-empty':
+      return `With these recoveries the ${reason.product} would be empty: look at the keys and their recoveries.`;
     case 'three-phases':
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} two liquids boil together; this needs the three phases there.`;
     case 'no-such-state':
@@ -114,6 +122,10 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
     case 'feed-on-condenser':
       return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
+    case 'volatility-varies':
+      return `The volatility of ${warning.name} over ${warning.other} goes from ${warning.lowest.toPrecision(3)} to ${warning.highest.toPrecision(3)} along the column: a method that takes it as constant is not to be trusted here.`;
+    case 'no-reflux-needed':
+      return 'The split asks no reflux at all: the feed as it comes already parts further. Every reflux above zero does it.';
     case 'tangent-pinch':
       return `The pinch at minimum reflux is on the curve at x = ${show.fraction(warning.x)}, not at the feed: a colder or hotter feed will not lower it.`;
   }

@@ -36,6 +36,10 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'no-convergence':
     case 'not-finite':
     case 'phases-alike':
+    case 'keys-turn':
+    case 'split-too-easy':
+    case 'estimate-below-minimum':
+    case 'product-empty':
     case 'three-phases':
     case 'no-such-state':
     case 'feed-outside-products':
