@@ -3,7 +3,15 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'], setupFiles: ['src/testing/seed.ts'] } },
+      {
+        test: {
+          name: 'core',
+          root: 'packages/core',
+          include: ['src/**/*.test.ts'],
+          setupFiles: ['src/testing/seed.ts'],
+          testTimeout: 60_000,
+        },
+      },
       { test: { name: 'schema', root: 'packages/schema', include: ['src/**/*.test.ts'] } },
       {
         test: {
