@@ -7,7 +7,7 @@
 import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { flashPBeta, flashTBeta } from './flashSpecified.ts';
+import { flashPBeta, flashTBeta, restarted } from './flashSpecified.ts';
 import { checkLengths, evaluateK, makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
 
@@ -31,13 +31,14 @@ export function bubbleTemperature(
   checkLengths(model.n, x, y);
   const first = start ?? firstTemperature(model, P, x, w);
   firstVapour(model, first, P, x, y, w);
-  const outcome = temperatureFrom(first, model, P, x, y, w);
-  if (outcome.state === 'solved') return outcome;
-  const flash = flashPBeta(model, P, 0, x);
-  if (flash.state !== 'solved' || flash.value.phases[1] !== 'vapour') return outcome;
-  y.set(flash.value.y);
-  const again = temperatureFrom(flash.value.T, model, P, x, y, w);
-  return again.state === 'solved' ? again : outcome;
+  return restarted(
+    temperatureFrom(first, model, P, x, y, w),
+    () => flashPBeta(model, P, 0, x),
+    (at) => {
+      y.set(at.y);
+      return temperatureFrom(at.T, model, P, x, y, w);
+    },
+  );
 }
 
 function temperatureFrom(
@@ -77,13 +78,15 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
   checkLengths(model.n, x, y);
   const w = makeTwoPhases(model.n);
   firstVapour(model, T, ATMOSPHERE, x, y, w);
-  const outcome = pressureFrom(Math.log(ATMOSPHERE) + w.logSum, model, T, x, y, w); // first K-values go as 1/P
-  if (outcome.state === 'solved') return outcome;
-  const flash = flashTBeta(model, T, 0, x);
-  if (flash.state !== 'solved' || flash.value.phases[1] !== 'vapour') return outcome;
-  y.set(flash.value.y);
-  const again = pressureFrom(Math.log(flash.value.P), model, T, x, y, w);
-  return again.state === 'solved' ? again : outcome;
+  const first = Math.log(ATMOSPHERE) + w.logSum; // first K-values go as 1/P
+  return restarted(
+    pressureFrom(first, model, T, x, y, w),
+    () => flashTBeta(model, T, 0, x),
+    (at) => {
+      y.set(at.y);
+      return pressureFrom(Math.log(at.P), model, T, x, y, w);
+    },
+  );
 }
 
 function pressureFrom(

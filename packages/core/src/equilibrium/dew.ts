@@ -9,7 +9,7 @@
 import { factorDense, outOfReach, solveDense, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { flashPBeta, flashTBeta } from './flashSpecified.ts';
+import { flashPBeta, flashTBeta, restarted } from './flashSpecified.ts';
 import { checkLengths, evaluateK, makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
 
@@ -49,13 +49,14 @@ function solveDew(model: ThermoModel, sought: Sought, y: Float64Array, x: Float6
     evaluateAt(model, sought, at, x, y, w);
     at *= Math.exp(limited(-substitute(x, y, w) / slopeInLog(sought, at, x, w)));
   }
-  const outcome = newton(model, sought, at, y, x, w);
-  if (outcome.state === 'solved') return outcome;
-  const flash = sought.kind === 'T' ? flashPBeta(model, sought.P, 1, y) : flashTBeta(model, sought.T, 1, y);
-  if (flash.state !== 'solved' || flash.value.phases[1] !== 'vapour') return outcome;
-  x.set(flash.value.x);
-  const again = newton(model, sought, sought.kind === 'T' ? flash.value.T : flash.value.P, y, x, w);
-  return again.state === 'solved' ? again : outcome;
+  return restarted(
+    newton(model, sought, at, y, x, w),
+    () => (sought.kind === 'T' ? flashPBeta(model, sought.P, 1, y) : flashTBeta(model, sought.T, 1, y)),
+    (flash) => {
+      x.set(flash.x);
+      return newton(model, sought, sought.kind === 'T' ? flash.T : flash.P, y, x, w);
+    },
+  );
 }
 
 function newton(

@@ -91,7 +91,6 @@ export function flashTP(
   if (isSplit) {
     const outcome = converge(model, T, P, z, beta, feedPhase, w);
     if (outcome.state === 'solved') return outcome;
-    feedReference(model, T, P, z, w);
   }
   return flashByStability(model, T, P, z, feedPhase, w);
 }
@@ -109,9 +108,10 @@ function flashByStability(
   const liquids = [tried(model, 'liquid', T, P, z, firstTrial(model, T, P, z, -1, w), w)];
   // A light phase of a liquid that splits looks like a vapour at first, and is a liquid of that composition.
   if (feedPhase === 'liquid' && vapour.tm < 0) liquids.push(tried(model, 'liquid', T, P, z, vapour.W, w));
-  const isStill = [vapour, ...liquids].every(({ tm }) => tm >= -UNSTABLE);
-  for (let j = 0; j < z.length; j++)
-    if (isStill && isCrowdedOut(model, T, P, z, j, w)) liquids.push(tried(model, 'liquid', T, P, z, nearlyPure(z, j), w));
+  if ([vapour, ...liquids].every(({ tm }) => tm >= -UNSTABLE)) {
+    for (let j = 0; j < z.length; j++)
+      if (isCrowdedOut(model, T, P, z, j, w)) liquids.push(tried(model, 'liquid', T, P, z, nearlyPure(z, j), w));
+  }
   const liquid = liquids.reduce((a, b) => (b.tm < a.tm ? b : a));
   let best: { outcome: Outcome<Flash>; gibbs: number } | undefined;
   for (const second of secondPhases(vapour.tm, liquid.tm, feedPhase)) {

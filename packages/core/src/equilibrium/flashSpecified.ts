@@ -27,13 +27,7 @@ export interface FlashAt extends Flash {
  * @returns solved; or out-of-reach: `no-such-state`, when no temperature from 40 to 2000 K has this enthalpy; `three-phases`; or what the flash inside says
  */
 export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Array): Outcome<FlashAt> {
-  const w = makeFlashWork(model.n);
-  const excess = (T: number): number => enthalpyOf(model, T, P, flashed(model, T, P, z, w)) - h;
-  return atTemperature('enthalpy', R_TIMES_T, model, P, z, w, excess, (T) => {
-    const liquid = phaseEnthalpy(model, 'liquid', T, P, z);
-    const vapour = phaseEnthalpy(model, 'vapour', T, P, z);
-    return (h - liquid) / (vapour - liquid);
-  });
+  return atProperty('enthalpy', R_TIMES_T, phaseEnthalpy, model, P, h, z);
 }
 
 /**
@@ -41,12 +35,28 @@ export function flashPH(model: ThermoModel, P: number, h: number, z: Float64Arra
  * @returns as flashPH; `no-such-state` when no temperature from 40 to 2000 K has this entropy
  */
 export function flashPS(model: ThermoModel, P: number, s: number, z: Float64Array): Outcome<FlashAt> {
+  return atProperty('entropy', R, phaseEntropy, model, P, s, z);
+}
+
+/** A molar property of one phase. */
+type PhaseProperty = (model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array) => number;
+
+/** @param much what counts as much of the property */
+function atProperty(
+  what: string,
+  much: number,
+  property: PhaseProperty,
+  model: ThermoModel,
+  P: number,
+  wanted: number,
+  z: Float64Array,
+): Outcome<FlashAt> {
   const w = makeFlashWork(model.n);
-  const excess = (T: number): number => entropyOf(model, T, P, flashed(model, T, P, z, w)) - s;
-  return atTemperature('entropy', R, model, P, z, w, excess, (T) => {
-    const liquid = phaseEntropy(model, 'liquid', T, P, z);
-    const vapour = phaseEntropy(model, 'vapour', T, P, z);
-    return (s - liquid) / (vapour - liquid);
+  const excess = (T: number): number => ofFlash(property, model, T, P, flashed(model, T, P, z, w)) - wanted;
+  return atTemperature(what, much, model, P, z, w, excess, (T) => {
+    const liquid = property(model, 'liquid', T, P, z);
+    const vapour = property(model, 'vapour', T, P, z);
+    return (wanted - liquid) / (vapour - liquid);
   });
 }
 
@@ -90,16 +100,16 @@ export function flashTBeta(model: ThermoModel, T: number, beta: number, z: Float
 }
 
 /** Molar enthalpy of a flashed feed, J/mol. */
-export function enthalpyOf(model: ThermoModel, T: number, P: number, { beta, phases, x, y }: Flash): number {
-  const first = beta < 1 ? (1 - beta) * phaseEnthalpy(model, beta > 0 ? 'liquid' : phases[0], T, P, x) : 0;
-  const second = beta > 0 ? beta * phaseEnthalpy(model, phases[phases.length - 1], T, P, y) : 0;
-  return first + second;
-}
+export const enthalpyOf = (model: ThermoModel, T: number, P: number, flash: Flash): number =>
+  ofFlash(phaseEnthalpy, model, T, P, flash);
 
 /** Molar entropy of a flashed feed, J/(mol K). */
-export function entropyOf(model: ThermoModel, T: number, P: number, { beta, phases, x, y }: Flash): number {
-  const first = beta < 1 ? (1 - beta) * phaseEntropy(model, beta > 0 ? 'liquid' : phases[0], T, P, x) : 0;
-  const second = beta > 0 ? beta * phaseEntropy(model, phases[phases.length - 1], T, P, y) : 0;
+export const entropyOf = (model: ThermoModel, T: number, P: number, flash: Flash): number =>
+  ofFlash(phaseEntropy, model, T, P, flash);
+
+function ofFlash(property: PhaseProperty, model: ThermoModel, T: number, P: number, { beta, phases, x, y }: Flash): number {
+  const first = beta < 1 ? (1 - beta) * property(model, beta > 0 ? 'liquid' : phases[0], T, P, x) : 0;
+  const second = beta > 0 ? beta * property(model, phases[phases.length - 1], T, P, y) : 0;
   return first + second;
 }
 
@@ -128,9 +138,9 @@ function atTemperature(
 }
 
 /**
- * @param missed by how much the flash at the root misses what was asked, 1 being much
  * The flash at the root; where one hair colder is all liquid and one hair hotter all vapour, the phases are shared out as
  * asked. Where two phases leap to two others there are three at that temperature, which a flash of two phases cannot tell.
+ * @param missed by how much the flash at the root misses what was asked, 1 being much
  */
 function settledAt(
   model: ThermoModel,
@@ -149,6 +159,23 @@ function settledAt(
   }
   if (Math.abs(missed()) > LEAP) return outOfReach({ code: 'three-phases', T, P });
   return solved({ T, P, ...flashed(model, T, P, z, w) });
+}
+
+/**
+ * A bubble or dew point that Newton did not find: the flash that stands at it gives a better start.
+ * @param again Newton from there
+ * @returns what Newton then found, or what it had said first
+ */
+export function restarted(
+  first: Outcome<number>,
+  flash: () => Outcome<FlashAt>,
+  again: (at: FlashAt) => Outcome<number>,
+): Outcome<number> {
+  if (first.state === 'solved') return first;
+  const at = flash();
+  if (at.state !== 'solved' || at.value.phases[1] !== 'vapour') return first;
+  const second = again(at.value);
+  return second.state === 'solved' ? second : first;
 }
 
 /** Share of the vapour: none in a liquid that splits. */

@@ -1,5 +1,5 @@
 /**
- * How a feed splits at given temperature and pressure into up to three phases: vapour and one or two liquids.
+ * How a feed splits at given temperature and pressure: into vapour and as many liquids as are stable beside it.
  *   1. The two-phase flash.
  *   2. The tangent plane of what was found, tried from the vapour and from every pure liquid; the trial that lies lowest becomes a phase.
  *      (With free water one trial is pure water, which then stays pure.)
@@ -56,7 +56,7 @@ export function phaseSplit(
   let present = started.value;
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const trial = lowestTrial(model, T, P, z, present, options);
-    if (trial === undefined || present.length === MOST_PHASES) return solved(sorted(present));
+    if (trial === undefined) return solved(sorted(present));
     const together = converge(model, T, P, z, [...present.map(copyOf), trial.phase]);
     if (together.state !== 'solved') return trial.tm > HARDLY_UNSTABLE ? solved(sorted(present)) : together;
     const isSame = together.value.length === present.length && isNear(together.value, present);
@@ -306,8 +306,8 @@ function sorted(phases: readonly Held[]): SplitPhase[] {
 
 /** A liquid with more water than this is the water. */
 const MOSTLY = 0.5;
-const MOST_PHASES = 3;
-const MAX_ROUNDS = 6;
+/** More than the phases of any feed that was met. */
+const MAX_ROUNDS = 12;
 const MAX_ITERATIONS = 2000;
 const ACCELERATE_EVERY = 5;
 const TOLERANCE = 1e-11;

@@ -193,6 +193,9 @@ describe('sentences', () => {
     expect(explain({ code: 'not-finite', what: 'bubble point' }, show)).toContain('no finite bubble point');
     expect(explain({ code: 'phases-alike', T: 500, P: 4e6 }, show)).toContain('226.9 °C and 40.00 bar');
     expect(explain({ code: 'no-such-state', what: 'enthalpy' }, show)).toContain('this enthalpy');
+    expect(explain({ code: 'three-phases', T: 338, P: 1e5 }, show)).toContain('two liquids boil together');
+    expect(explain({ code: 'product-empty', product: 'bottoms' }, show)).toContain('bottoms would be empty');
+    expect(explainWarning({ code: 'no-reflux-needed', minimum: -0.2 }, show)).toContain('no reflux at all');
     expect(explain({ code: 'two-liquids', from: 0.1, to: 0.4 }, show)).toContain('splits into two');
     expect(explain({ code: 'reflux-not-positive', reflux: -1 }, show)).toContain('−1.000');
     expect(explain({ code: 'no-boil-up', reflux: 0.1, minimum: 0.5 }, show)).toContain('0.5000');
