@@ -16,6 +16,7 @@
  *   shomate           A + BT + CT² + DT³ + E/T²
  *   quasi-polynomial  R[A ln t + B/t + C + D Tr + E Tr² + F Tr³];                          c = [Tc, A … F]
  *   power-sum         Σ Aₖ t^nₖ;                                                           c = [Tc, A₁, n₁, A₂, n₂, A₃, n₃]
+ * Coefficients are read one by one: taking an array apart in one go allocates.
  * Sources: Green & Perry (eds.), Perry's Chemical Engineers' Handbook, 8th ed. (2007), section 2; VDI Heat Atlas, 2nd ed. (2010),
  * section D3.1; Wagner, Cryogenics 13 (1973) 470; Frenkel et al., Thermodynamics of Organic Compounds in the Gas State (1994);
  * Zábranský et al. (1996); Mulero et al., J. Phys. Chem. Ref. Data 41 (2012) 043105.

@@ -61,12 +61,14 @@ export interface Estimate {
 
 /**
  * @returns solved; or out-of-reach: `keys-turn` where the light key is not the more volatile at one of the places, `product-empty`,
- *          `split-too-easy` (fewer than two stages), `estimate-below-minimum`, or what a bubble or dew point says
- * @throws RangeError when lengths differ: our mistake, never the user's
+ *          `split-too-easy` (no more than one stage), `estimate-below-minimum`, or what a bubble or dew point says
+ * @throws RangeError when lengths differ, or a recovery is not between 0 and 1: our mistake, never the user's
  */
 export function estimateColumn(input: EstimateInput): Outcome<Estimate> {
   const { model, feed, keys } = input;
   if (feed.length !== model.n) throw new RangeError(`a feed of ${feed.length} for a model of ${model.n} components`);
+  for (const part of [keys.lightOverhead, keys.heavyOverhead])
+    if (!(part > 0 && part < 1)) throw new RangeError(`a recovery of ${part}`);
   return rescued(() => {
     const state = startOf(input);
     for (let round = 1; round <= MOST_ROUNDS; round++) {
@@ -172,6 +174,7 @@ function finished(input: EstimateInput, state: Working, report: { iterations: nu
     { alpha: meanAlpha, feed, q },
     { light: keys.light, heavy: keys.heavy, overheadLight: distillate[keys.light], overheadHeavy: distillate[keys.heavy] },
   );
+  if (!Number.isFinite(smallest)) return outOfReach({ code: 'not-finite', what: 'smallest reflux' });
   const floor = Math.max(smallest, 0);
   const reflux = wanted.kind === 'ratio' ? wanted.value : wanted.value * floor;
   if (!(reflux > floor)) return outOfReach({ code: 'estimate-below-minimum', reflux, minimum: floor });
@@ -253,7 +256,7 @@ const MOST_ROUNDS = 200;
 const SETTLED = 1e-10;
 /** Part of the feed that is no product. */
 const EMPTY = 1e-9;
-/** A reboiler and one more: below that a flash does it. */
+/** A stage is what a flash does. */
 const FEWEST = 1;
 /** Highest over lowest volatility of the keys beyond which a constant one is not to be trusted (common practice). */
 const VARIES = 1.5;

@@ -28,7 +28,7 @@ export interface Keys {
 }
 
 export interface Underwood {
-  /** L/D. Below 0 where the split needs no reflux at all: a vapour feed, or a split that a single flash betters. */
+  /** L/D; NaN where volatilities lie too close for their equations to be told apart. Below 0 where the split needs no reflux at all: a vapour feed, or a split that a single flash betters. */
   reflux: number;
   /** Vapour above the feed, in the unit of the feed. */
   vapour: number;
@@ -55,7 +55,7 @@ export function underwood(feed: ShortcutFeed, keys: Keys): Underwood {
     const found = solveDistribution(feed, groups, first, last, [light, heavy], keys);
     const above = first < light ? beyond(found.share[first]) : 0;
     const below = last > heavy ? beyond(found.share[last]) : 0;
-    if (above <= 0 && below <= 0) return resultOf(alpha.length, feed, groups, first, last, found);
+    if (!(above > 0) && !(below > 0)) return resultOf(alpha.length, feed, groups, first, last, found);
     if (above >= below) first++;
     else last--;
   }
@@ -118,8 +118,8 @@ function solveDistribution(
     right[row] = -groups.reduce((sum, g, k) => (unknown.includes(k) ? sum : sum + share[k] * term(g)), 0);
   }
   const pivot = new Int32Array(size);
-  factorDense(matrix, pivot, size);
-  solveDense(matrix, pivot, right, size);
+  if (factorDense(matrix, pivot, size)) solveDense(matrix, pivot, right, size);
+  else right.fill(NaN);
   for (const [column, k] of unknown.entries()) share[k] = right[column];
   return { share, vapour: right[size - 1], roots };
 }

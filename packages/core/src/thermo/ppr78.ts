@@ -2,7 +2,8 @@
  * Predictive kᵢⱼ(T) of both cubic equations by groups (PPR78 and PR2SRK), for pairs without a published one. With shares αᵢₖ of group k in molecule i and
  * δᵢ = √aᵢ/bᵢ:
  *   kᵢⱼ = [E − (δᵢ − δⱼ)²]/(2δᵢδⱼ),   E = −½ Σₖₗ (αᵢₖ − αⱼₖ)(αᵢₗ − αⱼₗ) Aₖₗ (298.15/T)^(Bₖₗ/Aₖₗ − 1).
- * For Soave-Redlich-Kwong every Aₖₗ and Bₖₗ is ξ times as large, ξ = 0.807341.
+ * For Soave-Redlich-Kwong every Aₖₗ and Bₖₗ is ξ times as large, ξ = 0.807341 (from memory; with it
+ * the tabulated kᵢⱼ are met as well as Peng-Robinson's).
  * Expected error: some 8 % in bubble pressure of hydrocarbon systems (Jaubert & Mutelet). A pair of groups without parameters predicts
  * nothing: it is not taken as zero. Nitrogen with C₃ and heavier comes out too low: there a published kᵢⱼ matters.
  * Source: Jaubert & Mutelet, Fluid Phase Equil. 224 (2004) 285, eq. 15; Jaubert & Privat, ibid. 295 (2010) 26

@@ -4,7 +4,7 @@
  */
 import type { ComponentRecord } from '../databank/index.ts';
 import { bracketedRoot } from '../numerics/index.ts';
-import { correlate, heatCapacityOfGas, lnVapourPressure, R } from '../properties/index.ts';
+import { heatCapacityOfGas, lnVapourPressure, R } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
 
 const BAR = 1e5; // Pa
@@ -116,9 +116,3 @@ export function estimatedSurfaceTension(c: TransportConstants, T: number): numbe
 
 export const surfaceTensionMethod = ({ family }: ComponentRecord): string =>
   ALCOHOLS.has(family) || ACIDS.has(family) ? 'Sastri & Rao' : 'Brock & Bird';
-
-/** Value of a table, whose end value holds outside its range. */
-export function atEnds(k: NonNullable<ComponentRecord['gasViscosity']>, T: number): number {
-  correlate(k, Math.min(Math.max(T, k.Tmin), k.Tmax), at);
-  return at.value;
-}

@@ -6,7 +6,6 @@ import type { Correlation } from '../databank/index.ts';
 import { correlate } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
 import {
-  atEnds,
   chungGasConductivity,
   estimatedSurfaceTension,
   letsouStiel,
@@ -49,6 +48,12 @@ function straightInInverse(k: Correlation, T: number): number {
   correlate(k, inside, at);
   if (inside === T) return at.value;
   return at.value * Math.exp((-at.dT / at.value) * inside * inside * (1 / T - 1 / inside));
+}
+
+/** Value of a table, whose end value holds outside its range. */
+function atEnds(k: Correlation, T: number): number {
+  correlate(k, Math.min(Math.max(T, k.Tmin), k.Tmax), at);
+  return at.value;
 }
 
 /** Viscosity of the dilute gas, Pa s; outside the table in proportion to Lucas's estimate. */
