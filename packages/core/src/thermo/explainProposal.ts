@@ -11,7 +11,7 @@ export const MODEL_WORDS: Readonly<Record<ModelName, string>> = {
   'modified-unifac': 'modified UNIFAC',
   'regular-solution': 'regular solution',
   'peng-robinson': 'Peng-Robinson',
-  srk: 'Soave-Redlich-Kwong',
+  srk: 'SRK (Soave 1972)',
 };
 
 /** One sentence for each reason of a proposal. */
