@@ -1,7 +1,19 @@
 // The direction of dependencies, as docs/architecture.md draws it. `npm run check:layers` runs it; it is part of `npm test`.
 
 /** Folders of core/src in the order of the textbook: each may import only from those before it. */
-const CORE = ['numerics', 'units', 'databank', 'properties', 'transport', 'thermo', 'equilibrium', 'shortcut', 'binary', 'solve'];
+const CORE = [
+  'numerics',
+  'units',
+  'databank',
+  'properties',
+  'transport',
+  'thermo',
+  'equilibrium',
+  'balance',
+  'shortcut',
+  'binary',
+  'solve',
+];
 
 const TEST = String.raw`\.test\.tsx?$|/testing/|/bench/`;
 

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, field, openCopy, test, url } from './engineer.ts';
+import { expect, field, openCopy, stopState, test, url } from './engineer.ts';
 
 /** WCAG 2.2 AA, as far as a machine can tell. */
 async function faults(page: Page): Promise<string[]> {
@@ -40,7 +40,7 @@ for (const theme of ['day', 'night'] as const) {
       await expect(page.locator('.margin')).toContainText('short of the minimum');
       expect(await faults(page)).toEqual([]);
       await field(page, /^Reflux/).fill('');
-      await expect(page.locator('.stop-state')).toHaveText('1 open point');
+      await expect(stopState(page, 'Graph')).toHaveText('1 open point');
       await field(page, /^Pressure/).fill('1,5');
       await expect(page.getByRole('alert')).toBeVisible();
       expect(await faults(page)).toEqual([]);

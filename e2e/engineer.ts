@@ -32,6 +32,9 @@ export const test = base.extend<{ quietPage: Page }>({
 
 export { expect };
 
+/** The demo's case of two components. */
+const BINARY = 'Acetone from wash water';
+
 /** Opens the demo case by the sentence on the first page. */
 export async function openDemo(page: Page, origin = url()): Promise<void> {
   await page.goto(origin);
@@ -40,22 +43,24 @@ export async function openDemo(page: Page, origin = url()): Promise<void> {
 }
 
 /** A variant of the demo for this test alone, so that tests do not meet in one case. @returns its address */
-export async function openCopy(page: Page, origin = url()): Promise<string> {
+export async function openCopy(page: Page, origin = url(), name = BINARY, stop = 'graph'): Promise<string> {
   const reply = await page.request.get(`${origin}/api/projects`);
-  const { projects } = (await reply.json()) as { projects: { name: string; cases: { id: string; parentId: string | null }[] }[] };
-  const demo = projects.find((p) => p.name === 'Tarn Bridge Solvents')?.cases.find((c) => c.parentId === null);
+  const { projects } = (await reply.json()) as { projects: { name: string; cases: { id: string; name: string }[] }[] };
+  const demo = projects.find((p) => p.name === 'Tarn Bridge Solvents')?.cases.find((c) => c.name === name);
   const made = await page.request.post(`${origin}/api/cases/${demo?.id ?? ''}/duplicate`, { data: { name: 'Variant of a test' } });
   const { id } = (await made.json()) as { id: string };
-  const address = `${origin}/cases/${id}/graph`;
+  const address = `${origin}/cases/${id}/${stop}`;
   await page.goto(address);
-  await solved(page);
+  if (stop === 'graph') await solved(page);
   return address;
 }
 
 export async function solved(page: Page): Promise<void> {
   await expect(page.locator('.headline-number')).toBeVisible();
-  await expect(page.locator('.stop-state')).toContainText('solved');
+  await expect(stopState(page, 'Graph')).toContainText('solved');
 }
+
+export const stopState = (page: Page, stop: string): Locator => page.locator('.stop', { hasText: stop }).locator('.stop-state');
 
 export const headline = async (page: Page): Promise<number> => Number(await page.locator('.headline-number').textContent());
 

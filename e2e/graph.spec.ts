@@ -1,4 +1,4 @@
-import { drag, expect, field, figure, handle, headline, openCopy, openDemo, solved, test, textOf } from './engineer.ts';
+import { drag, expect, field, figure, handle, headline, openCopy, openDemo, solved, stopState, test, textOf } from './engineer.ts';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 
@@ -134,7 +134,7 @@ test('what cannot be reached is explained, with one click out of it', async ({ q
   await openCopy(page);
   await field(page, /^Reflux/).fill('0.4 mol/mol');
   await expect(page.locator('.margin')).toContainText('0.1281 short of the minimum, 0.5281');
-  await expect(page.locator('.stop-state')).toHaveText('out of reach');
+  await expect(stopState(page, 'Graph')).toHaveText('out of reach');
   await expect(page.locator('[data-part="wrong-side"]')).toBeVisible();
   await page.getByRole('button', { name: 'Take 1.3 × the minimum' }).click();
   await solved(page);

@@ -1,4 +1,4 @@
-import { exceptRefusals, expect, field, headline, solved, test, textOf, url, watch } from './engineer.ts';
+import { exceptRefusals, expect, field, headline, solved, stopState, test, textOf, url, watch } from './engineer.ts';
 
 test('a case is made from nothing: components, a feed in mass, purities as typed, and a first answer', async ({
   quietPage: page,
@@ -21,7 +21,7 @@ test('a case is made from nothing: components, a feed in mass, purities as typed
   await dialog.getByRole('button', { name: 'Begin' }).click();
 
   await expect(page.getByLabel('Name of the case')).toHaveValue('methanol – water');
-  await expect(page.locator('.stop-state')).toHaveText('4 open points');
+  await expect(stopState(page, 'Graph')).toHaveText('4 open points');
   await page.getByRole('button', { name: 'Go to the field' }).first().click();
   await expect(field(page, /Methanol in feed/)).toBeFocused();
 
@@ -41,7 +41,7 @@ test('a case is made from nothing: components, a feed in mass, purities as typed
 
 test('a decimal comma is refused beside its field, and what was typed stays until it is mended', async ({ quietPage: page }) => {
   await page.goto(url());
-  await page.locator('.case-link').first().click();
+  await page.locator('.case-link', { hasText: 'Acetone from wash water' }).first().click();
   const purity = field(page, /in distillate/);
   const before = await purity.inputValue();
   await purity.fill('0,95');
@@ -144,7 +144,7 @@ test('a case goes out as a file and comes in again; a file of something else is 
   ]);
   expect(download.suggestedFilename()).toBe('Acetone from wash water.keen.json');
   const text = await textOf(download);
-  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 3 });
+  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 4 });
 
   const region = page.getByRole('region', { name: 'Tarn Bridge Solvents' });
   const upload = region.locator('input[type="file"]');

@@ -1,6 +1,6 @@
 /** Times of the graph, median and spread over many runs; bundled by scripts/bench.mjs and run by plain Node. */
 import { performance } from 'node:perf_hooks';
-import { createGraphSolver } from '../src/index.ts';
+import { createCaseSolver } from '../src/index.ts';
 import type { CaseDocument } from '../src/index.ts';
 import { acetoneWaterCase } from '../src/testing/cases.ts';
 
@@ -36,9 +36,9 @@ function withReflux(k: number): CaseDocument {
   };
 }
 
-const kept = createGraphSolver();
+const kept = createCaseSolver();
 const timings = [
-  time('one construction, curve and all, from nothing', 3, (k) => createGraphSolver()(withReflux(k), 'column')),
+  time('one construction, curve and all, from nothing', 3, (k) => createCaseSolver()(withReflux(k), 'column')),
   time('one construction on the kept curve (a drag)', null, (k) => kept(withReflux(k), 'column')),
 ];
 console.log(JSON.stringify(timings));

@@ -2,7 +2,7 @@
 import { proposedMixture } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
 import type { CaseDocument } from './document.ts';
-import { newCaseDocument } from './newCase.ts';
+import { FIRST_CASE, newCaseDocument } from './newCase.ts';
 
 /** The mixture of these components (databank identifiers) with every parameter the databank has for them and the model proposed. */
 export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
@@ -10,22 +10,100 @@ export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
 }
 
 export function demoCases(): { name: string; document: CaseDocument }[] {
-  return [{ name: 'Acetone from wash water', document: acetoneFromWashWater() }];
+  return [
+    { name: FIRST_CASE, document: acetoneFromWashWater() },
+    { name: 'Four-alcohol splitter', document: fourAlcohols() },
+    { name: 'Naphtha with dissolved nitrogen', document: naphtha() },
+  ];
 }
 
 function acetoneFromWashWater(): CaseDocument {
   const document = newCaseDocument();
-  const graph = { distillate: { value: 0.95, basis: 'mole' }, bottoms: { value: 0.02, basis: 'mole' } } as const;
+  const [acetone, water] = ['67-64-1', '7732-18-5'] as const;
+  const fraction = (product: string, value: number) =>
+    ({ component: acetone, product, kind: 'fraction', wish: 'equal', value }) as const;
   return {
     ...document,
-    mixture: mixtureOf(['67-64-1', '7732-18-5']),
+    mixture: mixtureOf([acetone, water]),
     streams: document.streams.map((s) => ({
       ...s,
       name: 'Wash water',
-      flow: { value: 120 / 3.6, basis: 'molar' }, // 120 kmol/h
-      composition: { value: 0.35, basis: 'mole' },
+      amount: { value: 120 / 3.6, basis: 'molar' }, // 120 kmol/h
+      composition: { basis: 'mole', parts: { [acetone]: 0.35, [water]: 0.65 } },
     })),
-    units: document.units.map((u) => ({ ...u, name: 'Acetone column', graph: { ...u.graph, ...graph } })),
+    units: document.units.map((u) => ({
+      ...u,
+      name: 'Acetone column',
+      balance: { cells: [fraction('distillate', 0.95), fraction('bottoms', 0.02)] },
+    })),
     notes: 'Rinse water from the drum wash, collected over a week. The acetone goes back to the wash at 98 wt% or better.',
+  };
+}
+
+/** CAS numbers of the demo's components. */
+const METHANOL = '67-56-1';
+const ETHANOL = '64-17-5';
+const PROPANOL = '71-23-8';
+const BUTANOL = '71-36-3';
+const NITROGEN = '7727-37-9';
+const HEXANE = '110-54-3';
+const CYCLOHEXANE = '110-82-7';
+const HEPTANE = '142-82-5';
+const TOLUENE = '108-88-3';
+
+const cell = (component: string, product: string, kind: 'fraction' | 'recovery', value: number) =>
+  ({ component, product, kind, wish: 'equal', value }) as const;
+
+/** kmol/h in mol/s. */
+const kmolPerHour = (flow: number): number => flow / 3.6;
+
+function fourAlcohols(): CaseDocument {
+  const document = newCaseDocument();
+  return {
+    ...document,
+    mixture: mixtureOf([METHANOL, ETHANOL, PROPANOL, BUTANOL]),
+    streams: document.streams.map((s) => ({
+      ...s,
+      name: 'Mixed alcohols',
+      amount: { value: kmolPerHour(100), basis: 'molar' },
+      composition: { basis: 'mole', parts: { [METHANOL]: 0.3, [ETHANOL]: 0.35, [PROPANOL]: 0.2, [BUTANOL]: 0.15 } },
+      condition: [{ by: 'column-pressure' }, { by: 'temperature', value: 333.15 }],
+    })),
+    units: document.units.map((u) => ({
+      ...u,
+      name: 'Alcohol splitter',
+      pressure: { top: 1.1e5, bottom: 1.3e5 },
+      balance: { cells: [cell(ETHANOL, 'distillate', 'recovery', 0.985), cell(PROPANOL, 'distillate', 'fraction', 0.004)] },
+    })),
+    notes:
+      'Screen wash comes back with its four alcohols. Ethanol and lighter go to the blending tank; the buyer of the heavy end takes any ethanol.',
+  };
+}
+
+function naphtha(): CaseDocument {
+  const document = newCaseDocument();
+  const parts = { [NITROGEN]: 0.004, [HEXANE]: 0.28, [CYCLOHEXANE]: 0.22, [HEPTANE]: 0.3, [TOLUENE]: 0.196 };
+  return {
+    ...document,
+    mixture: mixtureOf([NITROGEN, HEXANE, CYCLOHEXANE, HEPTANE, TOLUENE]),
+    streams: document.streams.map((s) => ({
+      ...s,
+      name: 'Degreaser naphtha',
+      amount: { value: 6500 / 3600, basis: 'mass' }, // 6.5 t/h
+      composition: { basis: 'mole', parts },
+      condition: [
+        { by: 'pressure', value: 3e5 },
+        { by: 'temperature', value: 323.15 },
+      ],
+    })),
+    units: document.units.map((u) => ({
+      ...u,
+      name: 'Naphtha splitter',
+      pressure: { top: 1.4e5, bottom: 1.65e5 },
+      condenser: 'mixed',
+      vapourShare: 0.03,
+      balance: { cells: [cell(CYCLOHEXANE, 'distillate', 'recovery', 0.97), cell(HEPTANE, 'bottoms', 'recovery', 0.96)] },
+    })),
+    notes: 'Naphtha from the degreasing baths, kept under nitrogen, which leaves through the vent of the condenser.',
   };
 }

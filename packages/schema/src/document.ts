@@ -7,7 +7,7 @@ import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/cor
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -187,39 +187,86 @@ export const Mixture = z.strictObject({
   groups: GroupTables,
 });
 
-const Fraction = z.strictObject({ value: number, basis: z.enum(['mole', 'mass']) });
-const Flow = z.strictObject({ value: number, basis: z.enum(['molar', 'mass']) });
+const Amount = z.strictObject({ value: number, basis: z.enum(['molar', 'mass', 'standard-liquid', 'standard-gas', 'actual']) });
+
+const Composition = z.strictObject({
+  basis: z.enum(['mole', 'mass', 'volume', 'molar-flow', 'mass-flow']),
+  parts: z.record(identifier, number),
+});
 
 const Condition = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('saturated-liquid') }),
-  z.strictObject({ by: z.literal('saturated-vapour') }),
-  z.strictObject({ by: z.literal('q'), q: number.min(-1e3).max(1e3).nullable() }),
-  z.strictObject({ by: z.literal('temperature'), temperature: number.nullable() }),
+  z.strictObject({ by: z.literal(['column-pressure', 'saturated-liquid', 'saturated-vapour']) }),
+  z.strictObject({
+    by: z.literal(['temperature', 'pressure', 'vapour-fraction', 'enthalpy', 'subcooling', 'superheat', 'q']),
+    value: number.nullable(),
+  }),
 ]);
 
 const Stream = z.strictObject({
   id: identifier,
   name: text(120),
-  flow: Flow.nullable(),
-  composition: Fraction.nullable(),
-  condition: Condition,
+  amount: Amount.nullable(),
+  composition: Composition,
+  condition: z.tuple([Condition, Condition]),
 });
 
+const SheetCell = z.strictObject({
+  component: identifier.nullable(),
+  product: identifier,
+  kind: z.enum(['flow', 'mass-flow', 'fraction', 'mass-fraction', 'recovery', 'mass-recovery', 'ratio']),
+  wish: z.enum(['equal', 'not-above', 'not-below']),
+  value: number,
+});
+
+const RefluxWish = z.strictObject({ kind: z.enum(['ratio', 'multiple']), value: number });
+
 const Graph = z.strictObject({
-  distillate: Fraction.nullable(),
-  bottoms: Fraction.nullable(),
-  reflux: z.strictObject({ kind: z.enum(['ratio', 'multiple']), value: number }).nullable(),
+  reflux: RefluxWish.nullable(),
   feedStage: z.union([z.literal('best'), z.int().min(1).max(1000)]),
 });
 
-const Column = z.strictObject({
-  id: identifier,
-  kind: z.literal('column'),
-  name: text(120),
-  pressure: number.nullable(),
-  condenser: z.enum(['total', 'partial']),
-  graph: Graph,
+const Estimate = z.strictObject({
+  keys: z.strictObject({ light: identifier, heavy: identifier }).nullable(),
+  find: z.enum(['stages', 'reflux']),
+  reflux: RefluxWish.nullable(),
+  stages: number.nullable(),
+  fit: z.enum(['molokanov', 'eduljee']),
+  efficiency: number.nullable(),
 });
+
+const condenser = z.enum(['total', 'partial', 'mixed']);
+
+const Carried = z.strictObject({
+  from: z.enum(['graph', 'estimate']),
+  stages: number.positive(),
+  feedStage: number.positive(),
+  reflux: number.min(0),
+  distillate: number.positive(),
+  pressure: z.strictObject({ top: number.positive(), bottom: number.positive() }),
+  condenser,
+});
+
+const Column = z
+  .strictObject({
+    id: identifier,
+    kind: z.literal('column'),
+    name: text(120),
+    pressure: z.strictObject({ top: number.nullable(), bottom: number.nullable() }),
+    condenser,
+    vapourShare: number.nullable(),
+    draws: z.array(z.strictObject({ id: identifier, name: text(120), phase: z.enum(['liquid', 'vapour']) })).max(10),
+    balance: z.strictObject({ cells: z.array(SheetCell).max(500) }),
+    graph: Graph,
+    estimate: Estimate,
+    carried: Carried.nullable(),
+  })
+  .refine(({ balance, draws }) => balance.cells.every((c) => isProduct(c.product, draws)), {
+    message: 'a number of a product that does not exist',
+    path: ['balance'],
+  });
+
+const isProduct = (id: string, draws: readonly { id: string }[]): boolean =>
+  id === 'distillate' || id === 'bottoms' || draws.some((d) => d.id === id);
 
 const unitOf = (dimension: Dimension) => {
   const ids = units.filter((u) => u.dimension === dimension).map((u) => u.id);
@@ -228,21 +275,39 @@ const unitOf = (dimension: Dimension) => {
 
 export const Display = z.strictObject({
   temperature: unitOf('temperature'),
+  temperatureDifference: unitOf('temperatureDifference'),
   pressure: unitOf('pressure'),
+  pressureDrop: unitOf('pressureDrop'),
   molarFlow: unitOf('molarFlow'),
   massFlow: unitOf('massFlow'),
+  standardLiquidFlow: unitOf('standardLiquidFlow'),
+  standardGasFlow: unitOf('standardGasFlow'),
+  volumeFlow: unitOf('volumeFlow'),
+  moleFraction: unitOf('moleFraction'),
+  massFraction: unitOf('massFraction'),
+  volumeFraction: unitOf('volumeFraction'),
   power: unitOf('power'),
+  molarEnergy: unitOf('molarEnergy'),
+  density: unitOf('density'),
 });
 
+const CoolingLevel = z.strictObject({ temperature: number.min(50).max(600), approach: number.min(0).max(200) });
+
+const Site = z.strictObject({
+  barometricPressure: number.min(1e4).max(2e5),
+  standardTemperature: number.min(250).max(320),
+  cooling: z.strictObject({ water: CoolingLevel, air: CoolingLevel, refrigerant: CoolingLevel }),
+});
+
+const Connection = z.strictObject({ from: z.strictObject({ stream: identifier }), to: z.strictObject({ unit: identifier }) });
+
 export const CaseDocument = z.strictObject({
-  site: z.strictObject({ barometricPressure: number.min(1e4).max(2e5) }),
+  site: Site,
   display: Display,
   mixture: Mixture,
   streams: z.array(Stream).max(100),
   units: z.array(Column).max(50),
-  connections: z
-    .array(z.strictObject({ from: z.strictObject({ stream: identifier }), to: z.strictObject({ unit: identifier }) }))
-    .max(200),
+  connections: z.array(Connection).max(200),
   notes: text(20_000),
 }) satisfies z.ZodType<EngineDocument>;
 

@@ -1,35 +1,65 @@
 /** A document to begin with: a new case with its usual units and open fields. */
-import { USUAL_OPTIONS } from '@keen-ladder/core';
+import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
 import type { CaseDocument } from './document.ts';
 
 const ATMOSPHERE = 101325; // Pa
 
-const METRIC = { temperature: '°C', pressure: 'bar', molarFlow: 'kmol/h', massFlow: 'kg/h', power: 'kW' };
+/** Common practice: cooling water of 30 °C, air of 35 °C, chilled brine of −10 °C, each with the smallest difference exchangers are built for. */
+export const USUAL_SITE: CaseDocument['site'] = {
+  barometricPressure: ATMOSPHERE,
+  standardTemperature: 288.15,
+  cooling: {
+    water: { temperature: 303.15, approach: 10 },
+    air: { temperature: 308.15, approach: 15 },
+    refrigerant: { temperature: 263.15, approach: 5 },
+  },
+};
 
-/** A binary column with nothing chosen but what nearly every case has: one feed, a saturated liquid, atmospheric pressure. */
+/** Distillation with nothing chosen but what nearly every case has: one feed, a saturated liquid, atmospheric pressure. */
 export function newCaseDocument(): CaseDocument {
   return {
-    site: { barometricPressure: ATMOSPHERE },
-    display: { ...METRIC },
+    site: USUAL_SITE,
+    display: { ...UNIT_SETS.metric },
     mixture: emptyMixture(),
-    streams: [{ id: 'feed', name: 'Feed', flow: null, composition: null, condition: { by: 'saturated-liquid' } }],
-    units: [
-      {
-        id: 'column',
-        kind: 'column',
-        name: 'Column',
-        pressure: ATMOSPHERE,
-        condenser: 'total',
-        graph: { distillate: null, bottoms: null, reflux: { kind: 'multiple', value: 1.3 }, feedStage: 'best' },
-      },
-    ],
+    streams: [newStream('feed', 'Feed')],
+    units: [newColumn()],
     connections: [{ from: { stream: 'feed' }, to: { unit: 'column' } }],
     notes: '',
   };
 }
 
+export function newStream(id: string, name: string): CaseDocument['streams'][number] {
+  return {
+    id,
+    name,
+    amount: null,
+    composition: { basis: 'mole', parts: {} },
+    condition: [{ by: 'column-pressure' }, { by: 'saturated-liquid' }],
+  };
+}
+
+function newColumn(): CaseDocument['units'][number] {
+  const reflux = { kind: 'multiple', value: 1.3 } as const;
+  return {
+    id: 'column',
+    kind: 'column',
+    name: 'Column',
+    pressure: { top: ATMOSPHERE, bottom: null },
+    condenser: 'total',
+    vapourShare: null,
+    draws: [],
+    balance: { cells: [] },
+    graph: { reflux, feedStage: 'best' },
+    estimate: { keys: null, find: 'stages', reflux, stages: null, fit: 'molokanov', efficiency: null },
+    carried: null,
+  };
+}
+
 /** The demo's project: Tarn Bridge Solvents, a made-up reclaimer of used solvents. */
 export const DEMO_PROJECT = 'Tarn Bridge Solvents';
+
+/** The demo's case for who comes for the first time. */
+export const FIRST_CASE = 'Acetone from wash water';
 
 /** No components chosen yet. */
 export function emptyMixture(): CaseDocument['mixture'] {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { createGraphSolver } from '@keen-ladder/core';
+import { createCaseSolver } from '@keen-ladder/core';
 import {
   components,
   groupTables,
@@ -49,9 +49,13 @@ describe('case document', () => {
     expect(componentIndex.map((c) => [c.id, c.name, c.formula])).toEqual(components.map((c) => [c.id, c.name, c.formula]));
   });
   test('a new case is valid and open, the demo is valid and solved', () => {
-    const solve = createGraphSolver();
-    expect(solve(CaseDocument.parse(newCaseDocument()), 'column').outcome.state).toBe('open');
-    for (const { document } of demoCases()) expect(solve(CaseDocument.parse(document), 'column').outcome.state).toBe('solved');
+    const solve = createCaseSolver();
+    expect(solve(CaseDocument.parse(newCaseDocument()), 'column').graph.outcome.state).toBe('open');
+    for (const { document } of demoCases()) {
+      const { graph, balance } = solve(CaseDocument.parse(document), 'column');
+      expect(balance.outcome.state).toBe('solved');
+      expect(graph.outcome.state).toBe(document.mixture.components.length === 2 ? 'solved' : 'open');
+    }
   });
   test.each([
     ['a field too many', (d: Record<string, unknown>) => (d['extra'] = 1)],
@@ -93,6 +97,34 @@ function asInSchema2(record: Record2) {
   return { id, name, synonyms, formula, ...constants, enthalpyOfFormation, ...curves };
 }
 
+/** The demo as it was written before there were balance sheets, its feed given by q. */
+function inSchema3({ mixture, notes, connections, streams, units }: CaseDocument) {
+  const purity = (k: number) => ({ value: units[0]?.balance.cells[k]?.value, basis: 'mole' });
+  const [first] = mixture.components;
+  return {
+    site: { barometricPressure: 101325 },
+    display: { temperature: '°C', pressure: 'bar', molarFlow: 'kmol/h', massFlow: 'kg/h', power: 'kW' },
+    mixture,
+    streams: streams.map(({ id, name, amount, composition }) => ({
+      id,
+      name,
+      flow: amount,
+      composition: { value: composition.parts[first?.id ?? ''], basis: 'mole' },
+      condition: { by: 'q', q: 0.4 },
+    })),
+    units: units.map(({ id, kind, name, pressure, condenser, graph }) => ({
+      id,
+      kind,
+      name,
+      pressure: pressure.top,
+      condenser,
+      graph: { ...graph, distillate: purity(0), bottoms: purity(1) },
+    })),
+    connections,
+    notes,
+  };
+}
+
 describe('case file', () => {
   const [demo] = demoCases();
   if (demo === undefined) throw new Error('no demo');
@@ -112,7 +144,7 @@ describe('case file', () => {
   });
   test('a file of schema 1 is brought up to date', () => {
     const { model, nrtlPairs: pairs, components: records } = demo.document.mixture;
-    const old = { ...demo.document, mixture: { components: records.map(asInSchema2), liquid: model, nrtlPairs: pairs } };
+    const old = { ...inSchema3(demo.document), mixture: { components: records.map(asInSchema2), liquid: model, nrtlPairs: pairs } };
     const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 1, name: 'Old', document: old });
     if (!read.ok) throw new Error(read.problem);
     expect(read.value.document.mixture).toMatchObject({
@@ -123,7 +155,15 @@ describe('case file', () => {
       wilsonPairs: [],
       henryPairs: [],
     });
-    expect(createGraphSolver()(read.value.document, 'column').outcome.state).toBe('solved');
+    expect(createCaseSolver()(read.value.document, 'column').graph.outcome.state).toBe('solved');
+  });
+  test('a file of schema 3 keeps its feed and its two purities', () => {
+    const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 3, name: 'Old', document: inSchema3(demo.document) });
+    if (!read.ok) throw new Error(read.problem);
+    expect(read.value.document).toEqual({
+      ...demo.document,
+      streams: [{ ...demo.document.streams[0], condition: [{ by: 'column-pressure' }, { by: 'q', value: 0.4 }] }],
+    });
   });
   test('anything at all is read or refused, never an exception', () => {
     fc.assert(fc.property(fc.anything(), (content) => !readCaseFile(content).ok));
@@ -135,6 +175,6 @@ test('the example of docs/file-format.md is read and solved', () => {
   const example = /```json\n([^]*?)```/.exec(page)?.[1] ?? '';
   const read = readCaseFile(JSON.parse(example));
   if (!read.ok) throw new Error(read.problem);
-  const { outcome } = createGraphSolver()(read.value.document, 'column');
+  const { outcome } = createCaseSolver()(read.value.document, 'column').graph;
   expect(outcome.state).toBe('solved');
 });

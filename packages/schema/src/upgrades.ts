@@ -1,5 +1,6 @@
-import { USUAL_OPTIONS } from '@keen-ladder/core';
+import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
 import { SCHEMA_VERSION } from './document.ts';
+import { USUAL_SITE } from './newCase.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -7,6 +8,7 @@ type Loose = Record<string, unknown>;
 const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   1: modelsForBothPhases,
   2: wholeRecords,
+  3: feedsAndSheet,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -31,6 +33,67 @@ function wholeRecords(document: Loose): Loose {
     },
   };
 }
+
+/**
+ * Schema 4: streams hold all components in any basis and any two conditions; columns hold a balance sheet, which took over the purities of
+ * the graph, and an estimate; the site its standard temperature and cooling levels, the display a unit for everything.
+ */
+function feedsAndSheet(document: Loose): Loose {
+  const mixture = (document['mixture'] ?? {}) as Loose;
+  const records = Array.isArray(mixture['components']) ? (mixture['components'] as Loose[]) : [];
+  const [light, heavy] = records.map((record) => String(record['id']));
+  return {
+    ...document,
+    site: { ...USUAL_SITE, ...(document['site'] as Loose) },
+    display: { ...UNIT_SETS.metric, ...(document['display'] as Loose) },
+    streams: listOf(document['streams']).map((stream) => wholeStream(stream, light, heavy)),
+    units: listOf(document['units']).map((unit) => columnWithSheet(unit, light)),
+  };
+}
+
+function wholeStream({ flow, composition, condition, ...stream }: Loose, light?: string, heavy?: string): Loose {
+  const old = composition as { value: number; basis: string } | null | undefined;
+  const parts: Record<string, number> = {};
+  if (old && light !== undefined) parts[light] = old.value;
+  if (old && heavy !== undefined) parts[heavy] = 1 - old.value;
+  const { by, q, temperature } = (condition ?? {}) as Loose;
+  const value = by === 'q' ? { value: q } : by === 'temperature' ? { value: temperature } : {};
+  return {
+    ...stream,
+    amount: flow,
+    composition: { basis: old?.basis ?? 'mole', parts },
+    condition: [{ by: 'column-pressure' }, { by, ...value }],
+  };
+}
+
+function columnWithSheet({ pressure, graph, ...unit }: Loose, light?: string): Loose {
+  const { distillate, bottoms, ...rest } = (graph ?? {}) as Record<string, { value: number; basis: string } | null>;
+  const cells = Object.entries({ distillate, bottoms }).flatMap(([product, purity]) =>
+    !purity || light === undefined
+      ? []
+      : [
+          {
+            component: light,
+            product,
+            kind: purity.basis === 'mass' ? 'mass-fraction' : 'fraction',
+            wish: 'equal',
+            value: purity.value,
+          },
+        ],
+  );
+  return {
+    ...unit,
+    pressure: { top: pressure, bottom: null },
+    vapourShare: null,
+    draws: [],
+    balance: { cells },
+    graph: rest,
+    estimate: { keys: null, find: 'stages', reflux: rest['reflux'] ?? null, stages: null, fit: 'molokanov', efficiency: null },
+    carried: null,
+  };
+}
+
+const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? (value as Loose[]) : []); // what it is not, the schema says afterwards
 
 /** What records of schema 2 did not have. */
 const emptyRecord = {

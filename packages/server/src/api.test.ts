@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newCaseDocument, OpenCase, ProblemReply, ProjectList, ProjectSummary, DEMO_PROJECT } from '@keen-ladder/schema';
 
+import { demoCases } from '@keen-ladder/schema/demo';
 import fc from 'fast-check';
 import { sql } from 'kysely';
 import { pino } from 'pino';
@@ -202,7 +203,7 @@ describe('the demo', () => {
     await Promise.all([loadDemo(api.db, 'once'), loadDemo(api.db, 'once')]);
     const [project] = await demos();
     expect(await demos()).toHaveLength(1);
-    expect(project?.cases.map((c) => c.figures.state)).toEqual(['solved']);
+    expect(project?.cases.map((c) => c.figures.state)).toEqual(demoCases().map(() => 'solved'));
     await api.call('DELETE', `/api/projects/${project?.id ?? ''}`);
     await loadDemo(api.db, 'once');
     expect(await demos()).toHaveLength(0);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { orientedPair } from '../databank/index.ts';
+import { stateFrom } from '../equilibrium/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import {
@@ -28,7 +29,7 @@ import {
   onLine,
   operatingLines,
 } from './index.ts';
-import type { BinaryCurve, DesignInput, Split } from './index.ts';
+import type { BinaryCurve, DesignInput, FeedQuality, Split } from './index.ts';
 
 const ATMOSPHERE = 101325;
 
@@ -436,41 +437,40 @@ describe('stages', () => {
 
 describe('feed quality', () => {
   const curve = curveOf(raoult(databankRecord('benzene'), databankRecord('toluene')));
+  /** The quality of a feed of T (K) with the mole fraction z of benzene, its enthalpy from a flash. */
+  function at(T: number, z: number): FeedQuality {
+    const state = stateFrom(curve.model, Float64Array.of(z, 1 - z), { by: 'pressure', P: curve.P }, { by: 'temperature', T });
+    return feedQuality(curve, z, { by: 'enthalpy', h: solvedValue(state).enthalpy });
+  }
   test('McCabe, Smith & Harriott’s cold feed, with the databank’s enthalpies', () => {
     const source =
       'McCabe, Smith & Harriott, Unit Operations of Chemical Engineering, 5th ed. (1993), Example 18.2 (rounded heat data)';
-    published(
-      source,
-      'q of benzene–toluene at 20 °C, z = 0.44',
-      feedQuality(curve, 0.44, { by: 'temperature', T: 293.15 }).q,
-      1.37,
-      0.03,
-    );
+    published(source, 'q of benzene–toluene at 20 °C, z = 0.44', at(293.15, 0.44).q, 1.37, 0.03);
   });
   test('Geankoplis’s subcooled feed, with the databank’s enthalpies', () => {
     const source = 'Geankoplis, Transport Processes and Unit Operations, 3rd ed. (1993), Example 11.4-1 (rounded heat data)';
-    const feed = feedQuality(curve, 0.45, { by: 'temperature', T: 327.6 });
+    const feed = at(327.6, 0.45);
     published(source, 'q of benzene–toluene at 327.6 K, z = 0.45', feed.q, 1.195, 0.015);
     published(source, 'bubble point at z = 0.45, K', feed.bubblePoint, 366.7, 0.5);
     expect(feed.state).toBe('subcooled liquid');
   });
   test('falls steadily with temperature, through 1 at the bubble and 0 at the dew point', () => {
     const { bubblePoint, dewPoint } = feedQuality(curve, 0.45, { by: 'q', q: 1 });
-    expect(feedQuality(curve, 0.45, { by: 'temperature', T: bubblePoint }).q).toBeCloseTo(1, 9);
-    expect(feedQuality(curve, 0.45, { by: 'temperature', T: dewPoint }).q).toBeCloseTo(0, 9);
-    const between = feedQuality(curve, 0.45, { by: 'temperature', T: (bubblePoint + dewPoint) / 2 });
+    expect(at(bubblePoint, 0.45).q).toBeCloseTo(1, 9);
+    expect(at(dewPoint, 0.45).q).toBeCloseTo(0, 9);
+    const between = at((bubblePoint + dewPoint) / 2, 0.45);
     expect(between.state).toBe('liquid and vapour');
-    expect(feedQuality(curve, 0.45, { by: 'temperature', T: dewPoint + 20 }).state).toBe('superheated vapour');
+    expect(at(dewPoint + 20, 0.45).state).toBe('superheated vapour');
     let before = Infinity;
     for (let T = bubblePoint - 30; T < dewPoint + 30; T += 1) {
-      const { q } = feedQuality(curve, 0.45, { by: 'temperature', T });
+      const { q } = at(T, 0.45);
       expect(q).toBeLessThan(before);
       before = q;
     }
   });
   test('given as q it gives back its enthalpy: half vapour lies half-way', () => {
-    const at = (q: number): number => feedQuality(curve, 0.45, { by: 'q', q }).enthalpy;
-    expect(at(0.5)).toBeCloseTo((at(0) + at(1)) / 2, 6);
+    const enthalpy = (q: number): number => feedQuality(curve, 0.45, { by: 'q', q }).enthalpy;
+    expect(enthalpy(0.5)).toBeCloseTo((enthalpy(0) + enthalpy(1)) / 2, 6);
   });
 });
 

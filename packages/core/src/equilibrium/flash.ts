@@ -319,7 +319,7 @@ function newtonStep(z: Float64Array, beta: number, w: FlashWork): void {
   do {
     fillNewton(z, beta, raised, w);
     raised = raised === 0 ? FIRST_RAISE : raised * 8;
-  } while (!factorCholesky(w.hessian, n));
+  } while (!factorCholesky(w.hessian, n) && raised < MOST_RAISED);
   solveCholesky(w.hessian, w.step, n);
   for (let i = 0; i < n; i++) w.step[i] *= scaleOf(z, w, i);
 }
@@ -408,3 +408,5 @@ const MAX_HALVINGS = 12;
 const GIBBS_NOISE = 1e-13;
 /** A first addition to a diagonal of ones: less than the curvature between two nearly alike phases, which a larger one would drown. */
 const FIRST_RAISE = 1e-9;
+/** Beyond this the matrix holds what is no number: the largest gap then says so. */
+const MOST_RAISED = 1e12;

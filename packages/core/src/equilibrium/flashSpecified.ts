@@ -113,7 +113,8 @@ function ofFlash(property: PhaseProperty, model: ThermoModel, T: number, P: numb
   return first + second;
 }
 
-function phaseEnthalpy(model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array): number {
+/** Molar enthalpy of one phase, J/mol. */
+export function phaseEnthalpy(model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array): number {
   const properties = makePhaseProperties(model.n);
   model.evaluate(phase, T, P, x, properties, 'all');
   return properties.enthalpy;
@@ -181,11 +182,12 @@ export function restarted(
 /** Share of the vapour: none in a liquid that splits. */
 const vapourOf = ({ beta, phases }: Flash): number => (phases.includes('vapour') ? beta : 0);
 
-/** A root of a rising f: the bracket grows from `start` towards the side where f changes its sign. */
+/** A root of a rising f: the bracket grows from `start` towards the side where f changes its sign. Undefined where it never does. */
 function rootFrom(f: (at: number) => number, start: number, step: number, lowest: number, highest: number): number | undefined {
   let at = start;
   let value = f(at);
   for (let size = step; value !== 0; size *= 1.5) {
+    if (!Number.isFinite(value)) return undefined;
     const next = Math.min(Math.max(at - Math.sign(value) * size, lowest), highest);
     if (next === at) return undefined;
     const nextValue = f(next);

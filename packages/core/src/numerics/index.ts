@@ -1,4 +1,5 @@
 export { factorCholesky, factorDense, solveCholesky, solveDense } from './dense.ts';
+export { smallestMiss } from './feasible.ts';
 export { open, outOfReach, passOn, rescued, solved, valueOrInterrupt } from './outcome.ts';
 export { bracketedRoot } from './roots.ts';
-export type { ColumnPlace, OpenPoint, Outcome, Reason, Report, Warning } from './outcome.ts';
+export type { ColumnPlace, NamedCell, OpenPoint, Outcome, Reason, Report, Warning } from './outcome.ts';

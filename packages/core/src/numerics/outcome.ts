@@ -18,6 +18,12 @@ export type OpenPoint =
   | { code: 'missing'; path: string; what: string }
   | { code: 'not-a-fraction'; path: string; what: string; value: number }
   | { code: 'not-positive'; path: string; what: string; value: number }
+  | { code: 'share-at-limit'; path: string; what: string; value: number }
+  | { code: 'negative'; path: string; what: string; value: number }
+  | { code: 'sum-not-one'; path: string; what: string; sum: number }
+  | { code: 'numbers-needed'; path: string; count: number; propose: { component: string; product: string } | null }
+  | { code: 'not-fed'; path: string; name: string }
+  | { code: 'one-feed-only'; path: string; count: number }
   | { code: 'same-component'; path: string; name: string }
   | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
   | { code: 'groups-missing'; path: string; name: string }
@@ -32,6 +38,7 @@ export type Reason =
   | { code: 'phases-alike'; T: number; P: number } // K, Pa
   | { code: 'three-phases'; T: number; P: number } // K, Pa
   | { code: 'no-such-state'; what: string }
+  | { code: 'same-knowledge' }
   | { code: 'feed-outside-products'; z: number; xB: number; xD: number }
   | { code: 'not-more-volatile'; name: string; other: string }
   | { code: 'azeotrope-in-range'; name: string; x: number; T: number; xB: number; xD: number }
@@ -44,7 +51,18 @@ export type Reason =
   | { code: 'keys-turn'; name: string; other: string; place: ColumnPlace; T: number; alpha: number } // K
   | { code: 'split-too-easy'; stages: number }
   | { code: 'estimate-below-minimum'; reflux: number; minimum: number } // mol/mol
-  | { code: 'product-empty'; product: 'distillate' | 'bottoms' };
+  | { code: 'product-empty'; product: 'distillate' | 'bottoms' }
+  | { code: 'cells-conflict'; cells: NamedCell[] }
+  | { code: 'no-split'; cells: NamedCell[] }
+  | { code: 'keys-unknown' };
+
+/** A number given on the balance sheet, as a sentence names it; component null: the product's total. */
+export interface NamedCell {
+  component: string | null;
+  product: string;
+  kind: string;
+  value: number;
+}
 
 /** Where in a column something is. */
 export type ColumnPlace = 'top' | 'feed' | 'bottom';
@@ -53,6 +71,10 @@ export type ColumnPlace = 'top' | 'feed' | 'bottom';
 export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'feed-on-condenser' }
+  | { code: 'wish-not-met'; cell: NamedCell; there: number }
+  | { code: 'lines-bent' }
+  | { code: 'lighter-goes-down' }
+  | { code: 'cell-repeats'; cell: NamedCell }
   | { code: 'tangent-pinch'; x: number }
   | { code: 'volatility-varies'; name: string; other: string; lowest: number; highest: number }
   | { code: 'no-reflux-needed'; minimum: number }; // mol/mol

@@ -4,7 +4,7 @@ import { bubbleTemperature } from '../equilibrium/index.ts';
 import { databankModel, reasonOf, solvedValue } from '../testing/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { explain, explainWarning, showIn } from '../units/index.ts';
+import { explain, explainWarning, showIn, UNIT_SETS } from '../units/index.ts';
 import { estimateColumn } from './index.ts';
 import type { EstimateInput } from './index.ts';
 
@@ -110,7 +110,7 @@ describe('the estimate', () => {
 });
 
 describe('what cannot be', () => {
-  const show = showIn({ temperature: '°C', pressure: 'bar' }, { barometricPressure: 101325 });
+  const show = showIn(UNIT_SETS.metric, { barometricPressure: 101325 });
   const refusal = (input: EstimateInput, code: string, words: string): void => {
     const reason = reasonOf(estimateColumn(input));
     expect(reason.code).toBe(code);

@@ -3,11 +3,14 @@
  * that has not been filled in yet. It holds a copy of every component record and parameter it uses, so that a case gives the same
  * numbers for ever.
  */
+import type { CellKind } from '../balance/index.ts';
+import type { GillilandFit } from '../shortcut/index.ts';
 import type { Mixture } from '../thermo/index.ts';
+import type { UnitChoice } from '../units/index.ts';
 
 export interface CaseDocument {
-  site: { barometricPressure: number }; // Pa
-  display: DisplaySettings;
+  site: SiteConditions;
+  display: UnitChoice;
   mixture: Mixture;
   streams: Stream[];
   units: ColumnUnit[];
@@ -15,58 +18,125 @@ export interface CaseDocument {
   notes: string;
 }
 
-/** Units by their identifiers in `units/`. */
-export interface DisplaySettings {
-  temperature: string;
-  pressure: string;
-  molarFlow: string;
-  massFlow: string;
-  power: string;
+export interface SiteConditions {
+  barometricPressure: number; // Pa
+  /** Temperature of standard liquid volumes, K. */
+  standardTemperature: number;
+  cooling: Record<CoolingName, CoolingLevel>;
 }
 
-/** A fraction of the more volatile component, in the basis in which it was typed. */
-export interface Fraction {
-  value: number;
-  basis: 'mole' | 'mass';
+export type CoolingName = 'water' | 'air' | 'refrigerant';
+
+/** A coolant's temperature, K, and the smallest difference to it that an exchanger keeps, K. */
+export interface CoolingLevel {
+  temperature: number;
+  approach: number;
 }
 
-/** mol/s or kg/s, in the basis in which it was typed. */
-export interface Flow {
+export type AmountBasis = 'molar' | 'mass' | 'standard-liquid' | 'standard-gas' | 'actual';
+
+/** mol/s, kg/s, m³/s of liquid at standard temperature, mol/s of gas, m³/s as the stream flows; in the basis in which it was typed. */
+export interface Amount {
   value: number;
-  basis: 'molar' | 'mass';
+  basis: AmountBasis;
+}
+
+/** Fractions, or the flows of the components (mol/s, kg/s), which then say the amount too. */
+export type CompositionBasis = 'mole' | 'mass' | 'volume' | 'molar-flow' | 'mass-flow';
+
+export interface Composition {
+  basis: CompositionBasis;
+  /** By component identifier; what is left out is none. */
+  parts: Record<string, number>;
 }
 
 /** A feed that comes from outside. */
 export interface Stream {
   id: string;
   name: string;
-  flow: Flow | null;
-  /** Of the mixture's first component; two components are all a stream can hold yet. */
-  composition: Fraction | null;
-  condition: Condition;
+  /** Not read where the composition is in component flows. */
+  amount: Amount | null;
+  composition: Composition;
+  condition: [Condition, Condition];
 }
 
+/** One of the two things that are known of a feed. */
 export type Condition =
+  | { by: 'column-pressure' }
   | { by: 'saturated-liquid' }
   | { by: 'saturated-vapour' }
-  | { by: 'q'; q: number | null }
-  | { by: 'temperature'; temperature: number | null }; // K
+  | { by: ConditionQuantity; value: number | null };
+
+/** K, Pa, mol/mol, J/mol from the elements at 298.15 K, K below the bubble point, K above the dew point, feed quality. */
+export type ConditionQuantity = 'temperature' | 'pressure' | 'vapour-fraction' | 'enthalpy' | 'subcooling' | 'superheat' | 'q';
+
+export type CondenserKind = 'total' | 'partial' | 'mixed';
 
 export interface ColumnUnit {
   id: string;
   kind: 'column';
   name: string;
-  pressure: number | null; // Pa
-  condenser: 'total' | 'partial';
+  /** Pa, at the condenser and at the reboiler; `bottom` null: as at the top. */
+  pressure: { top: number | null; bottom: number | null };
+  condenser: CondenserKind;
+  /** Vapour in the distillate of a mixed condenser, mol/mol. */
+  vapourShare: number | null;
+  /** From the top down. */
+  draws: SideDraw[];
+  balance: { cells: SheetCell[] };
   graph: GraphInputs;
+  estimate: EstimateInputs;
+  carried: Carried | null;
+}
+
+/** A product between distillate and bottoms, drawn from a stage as liquid or as vapour. */
+export interface SideDraw {
+  id: string;
+  name: string;
+  phase: 'liquid' | 'vapour';
+}
+
+/** A cell of the balance sheet that was given. Products are `distillate`, `bottoms` and the side draws' ids; `component` null: the total. */
+export interface SheetCell {
+  component: string | null;
+  product: string;
+  kind: CellKind;
+  wish: 'equal' | 'not-above' | 'not-below';
+  value: number;
+}
+
+export interface RefluxWish {
+  kind: 'ratio' | 'multiple';
+  value: number;
 }
 
 export interface GraphInputs {
-  /** Of the mixture's first component, the one drawn along the axes. */
-  distillate: Fraction | null;
-  bottoms: Fraction | null;
-  reflux: { kind: 'ratio' | 'multiple'; value: number } | null;
+  reflux: RefluxWish | null;
   feedStage: number | 'best';
+}
+
+export interface EstimateInputs {
+  /** null: proposed from the balance sheet. */
+  keys: { light: string; heavy: string } | null;
+  /** Find the stages for a reflux, or the reflux for so many stages. */
+  find: 'stages' | 'reflux';
+  reflux: RefluxWish | null;
+  /** Equilibrium stages, reboiler and a partial condenser included; read where the reflux is sought. */
+  stages: number | null;
+  fit: GillilandFit;
+  /** Overall efficiency of the trays, mol/mol; null: by O'Connell. */
+  efficiency: number | null;
+}
+
+/** What an estimate or a graph hands on to the rigorous column. */
+export interface Carried {
+  from: 'graph' | 'estimate';
+  stages: number;
+  feedStage: number;
+  reflux: number; // mol/mol
+  distillate: number; // mol/s
+  pressure: { top: number; bottom: number }; // Pa
+  condenser: CondenserKind;
 }
 
 export interface Connection {

@@ -1,7 +1,22 @@
 import type { CaseDocument, ColumnUnit, Stream } from './document.ts';
 
-/** The stream that is connected to a column, or undefined. */
-export function feedOf(document: CaseDocument, column: ColumnUnit): Stream | undefined {
-  const connection = document.connections.find((c) => c.to.unit === column.id);
-  return document.streams.find((s) => s.id === connection?.from.stream);
+/** The streams that are connected to a column, in the order of their connection. */
+export function feedsOf(document: CaseDocument, column: ColumnUnit): Stream[] {
+  return document.connections
+    .filter((c) => c.to.unit === column.id)
+    .flatMap((c) => document.streams.filter((s) => s.id === c.from.stream));
+}
+
+/** @throws RangeError for a unit that does not exist: our mistake, never the user's */
+export function columnOf(document: CaseDocument, unit: string): ColumnUnit {
+  const column = document.units.find((u) => u.id === unit);
+  if (column === undefined) throw new RangeError(`no unit ${unit} in the document`);
+  return column;
+}
+
+/** Pa along a column: given at the top, at the bottom or as at the top, and half-way at the feed. Undefined while the top is not given. */
+export function pressuresOf({ pressure: { top, bottom } }: ColumnUnit): { top: number; feed: number; bottom: number } | undefined {
+  if (top === null || !(top > 0)) return undefined;
+  const below = bottom === null || !(bottom > 0) ? top : bottom;
+  return { top, feed: (top + below) / 2, bottom: below };
 }

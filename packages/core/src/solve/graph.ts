@@ -1,16 +1,21 @@
 /**
- * The graph of a column unit, from the document to numbers: open points first, then model, curve, feed quality and design. A pure
- * function of the parts of the document that it reads; the model and the curve of the last mixture and pressure are kept, since an
- * engineer moves everything else far more often.
+ * The graph of a column unit, from the document to numbers: open points first, then curve, feed quality and design. The curve of the last
+ * mixture and pressure is kept, since an engineer moves everything else far more often.
  */
 import { binaryCurve, designColumn, feedQuality } from '../binary/index.ts';
 import type { BinaryCurve, Design, DesignBasis, FeedCondition, FeedQuality } from '../binary/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
-import { buildModel } from '../thermo/index.ts';
-import type { CaseDocument, ColumnUnit, Condition, Flow, Stream } from './document.ts';
-import { feedOf } from './documentParts.ts';
-import { moleFractionOf, molesPerSecond } from './basis.ts';
+import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import type { ComponentRecord } from '../databank/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+import { cellPath } from './balance.ts';
+import type { BalanceResult } from './balance.ts';
+import type { CaseDocument, ColumnUnit, SheetCell, Stream } from './document.ts';
+import { feedsOf } from './documentParts.ts';
+import { extrapolations } from './feed.ts';
+import type { FeedFacts } from './feed.ts';
+import { hashOf } from './hash.ts';
+import type { Keeper } from './keeper.ts';
 
 export interface GraphResult {
   /** Hash of the parts of the document that were read: a result is stale when they have changed. */
@@ -42,32 +47,36 @@ export interface ProductFlows {
   reboilerDuty: number;
 }
 
-/** A solver that keeps the curve of its last mixture and pressure. */
-export function createGraphSolver(): (document: CaseDocument, unit: string) => GraphResult {
-  let kept: { key: string; curve: Outcome<BinaryCurve> } | undefined;
+/** What the graph takes from the stops before it. */
+export interface BeforeGraph {
+  model: Outcome<ThermoModel>;
+  feed: Outcome<FeedFacts>;
+  balance: Omit<BalanceResult, 'inputHash'>;
+}
 
-  function curveFor(document: CaseDocument, P: number): Outcome<BinaryCurve> {
-    const key = JSON.stringify([document.mixture, P]);
-    if (kept?.key !== key) kept = { key, curve: makeCurve(document, P) };
-    return kept.curve;
+export function solveGraph(
+  document: CaseDocument,
+  column: ColumnUnit,
+  before: BeforeGraph,
+  keep: Keeper<Outcome<BinaryCurve>>,
+): Omit<GraphResult, 'inputHash'> {
+  const blank = { curve: null, azeotropes: [], feed: null, basis: null };
+  const { curve, points: curvePoints } = readCurve(document, column, before.model, keep);
+  const inputs = readInputs(document, column, before);
+  if (curve === undefined || curve.state === 'open') {
+    const fromModel = curve?.state === 'open' ? curve.points : [];
+    return { ...blank, outcome: open(unique([...curvePoints, ...fromModel, ...inputs.points])) };
   }
+  if (curve.state === 'out-of-reach') return { ...blank, outcome: passOn(curve) };
+  const drawn = { ...blank, ...samplesOf(curve.value) };
+  if (inputs.refused !== undefined) return { ...drawn, outcome: inputs.refused };
+  if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
+  return { ...drawn, ...design(curve.value, inputs.value) };
+}
 
-  return (document, unit) => {
-    const column = document.units.find((u) => u.id === unit);
-    if (column === undefined) throw new RangeError(`no unit ${unit} in the document`);
-    const feed = feedOf(document, column);
-    const blank = { inputHash: graphInputHash(document, unit), curve: null, azeotropes: [], feed: null, basis: null };
-    const { curve, points: curvePoints } = readCurve(document, column, curveFor);
-    const inputs = readInputs(document, column, feed);
-    if (curve === undefined || curve.state === 'open') {
-      const fromModel = curve?.state === 'open' ? curve.points : [];
-      return { ...blank, outcome: open([...curvePoints, ...fromModel, ...inputs.points]) };
-    }
-    if (curve.state === 'out-of-reach') return { ...blank, outcome: passOn(curve) };
-    const drawn = { ...blank, ...samplesOf(curve.value) };
-    if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
-    return { ...drawn, ...design(curve.value, inputs.value) };
-  };
+/** Each field once: the stops before say some of the same things. */
+function unique(points: readonly OpenPoint[]): OpenPoint[] {
+  return points.filter((p, k) => points.findIndex((q) => q.path === p.path && q.code === p.code) === k);
 }
 
 interface Inputs {
@@ -99,7 +108,14 @@ function designed(curve: BinaryCurve, inputs: Inputs): Designed {
   const flowed: GraphDesign = { ...outcome.value, flows: flowsOf(outcome.value, inputs.flow) };
   if (!Object.values(flowed.flows).every(Number.isFinite))
     return { feed, basis, outcome: outOfReach({ code: 'not-finite', what: 'duty' }) };
-  return { feed, basis, outcome: solved(flowed, outcome.report, [...outcome.warnings, ...extrapolations(curve, flowed)]) };
+  return {
+    feed,
+    basis,
+    outcome: solved(flowed, outcome.report, [
+      ...outcome.warnings,
+      ...extrapolations(curve.model, flowed.distillateTemperature, flowed.bottomsTemperature),
+    ]),
+  };
 }
 
 function flowsOf(d: Design, feed: number): ProductFlows {
@@ -117,20 +133,9 @@ function flowsOf(d: Design, feed: number): ProductFlows {
   };
 }
 
-/** Correlations that do not reach to the column's own ends. */
-function extrapolations(curve: BinaryCurve, d: GraphDesign): Warning[] {
-  const found = new Map<string, Warning>();
-  for (const T of [d.distillateTemperature, d.bottomsTemperature]) {
-    for (const range of curve.model.outsideRange(T))
-      found.set(`${range.name} ${range.property}`, { code: 'extrapolated', T, ...range });
-  }
-  return [...found.values()];
-}
-
-function makeCurve(document: CaseDocument, P: number): Outcome<BinaryCurve> {
+function makeCurve(document: CaseDocument, model: Outcome<ThermoModel>, P: number): Outcome<BinaryCurve> {
   const highest = Math.min(...document.mixture.components.map((c) => c.criticalPressure.value));
   if (P >= highest) return outOfReach({ code: 'supercritical', P, highest });
-  const model = buildModel(document.mixture);
   return model.state === 'solved' ? binaryCurve(model.value, P) : passOn(model);
 }
 
@@ -141,95 +146,122 @@ function samplesOf(curve: BinaryCurve): Pick<GraphResult, 'curve' | 'azeotropes'
   };
 }
 
-type CurveFor = (document: CaseDocument, P: number) => Outcome<BinaryCurve>;
-
 /** Mixture and pressure: what the curve needs. */
 function readCurve(
   document: CaseDocument,
   column: ColumnUnit,
-  curveFor: CurveFor,
+  model: Outcome<ThermoModel>,
+  keep: Keeper<Outcome<BinaryCurve>>,
 ): { curve?: Outcome<BinaryCurve>; points: OpenPoint[] } {
   const { components } = document.mixture;
-  const path = `units.${column.id}.pressure`;
   const points: OpenPoint[] = [];
   if (components.length !== 2) points.push({ code: 'not-two-components', path: 'mixture.components', count: components.length });
   else if (components[0].id === components[1].id)
     points.push({ code: 'same-component', path: 'mixture.components', name: components[0].name });
-  if (column.pressure === null) points.push({ code: 'missing', path, what: 'column pressure' });
-  else if (!(column.pressure > 0))
-    points.push({ code: 'not-positive', path, what: 'column pressure (absolute)', value: column.pressure });
-  if (points.length > 0 || column.pressure === null) return { points };
-  return { curve: curveFor(document, column.pressure), points };
+  const P = column.pressure.top;
+  points.push(...pressurePoints(column));
+  if (points.length > 0 || P === null) return { points };
+  return { curve: keep(hashOf(document.mixture, P), () => makeCurve(document, model, P)), points };
+}
+
+/** What is wrong with the pressures of a column. */
+export function pressurePoints({ id, pressure }: ColumnUnit): OpenPoint[] {
+  const points: OpenPoint[] = [];
+  const { top, bottom } = pressure;
+  const path = `units.${id}.pressure`;
+  if (top === null) points.push({ code: 'missing', path: `${path}.top`, what: 'column pressure' });
+  else if (!(top > 0)) points.push({ code: 'not-positive', path: `${path}.top`, what: 'column pressure (absolute)', value: top });
+  if (bottom !== null && !(bottom > 0))
+    points.push({ code: 'not-positive', path: `${path}.bottom`, what: 'pressure at the bottom (absolute)', value: bottom });
+  return points;
+}
+
+interface ReadInputs {
+  value?: Inputs;
+  refused?: Outcome<GraphDesign>;
+  points: OpenPoint[];
 }
 
 /** Everything else: split, feed and reflux; each field that is missing or impossible by itself is an open point. */
-function readInputs(document: CaseDocument, column: ColumnUnit, feed: Stream | undefined): { value?: Inputs; points: OpenPoint[] } {
-  const points: OpenPoint[] = [];
-  const graph = `units.${column.id}.graph`;
-  if (feed === undefined) {
-    points.push({ code: 'missing', path: 'streams', what: 'feed' });
-    return { points };
-  }
-  const stream = `streams.${feed.id}`;
-  const mixture = document.mixture.components;
-  const z = moleFractionOf(mixture, feed.composition, `${stream}.composition`, 'composition of the feed', points);
-  const flow = readFlow(feed.flow, z, mixture, `${stream}.flow`, points);
-  const condition = readCondition(feed.condition, stream, points);
-  const xD = moleFractionOf(mixture, column.graph.distillate, `${graph}.distillate`, 'purity of the distillate', points);
-  const xB = moleFractionOf(mixture, column.graph.bottoms, `${graph}.bottoms`, 'purity of the bottoms', points);
+function readInputs(document: CaseDocument, column: ColumnUnit, { feed, balance }: BeforeGraph): ReadInputs {
+  const feeds = feedsOf(document, column);
+  const [stream] = feeds;
+  if (feeds.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
+  if (feeds.length > 1) return { points: [{ code: 'one-feed-only', path: 'streams', count: feeds.length }] };
+  const points: OpenPoint[] = feed.state === 'open' ? [...feed.points] : [];
+  const [xD, xB] = (['distillate', 'bottoms'] as const).map((product) => purityOf(document, column, product, balance, points));
   const { reflux, feedStage } = column.graph;
-  if (reflux === null) points.push({ code: 'missing', path: `${graph}.reflux`, what: 'reflux' });
-  if (points.length > 0 || reflux === null || condition === undefined) return { points };
-  return { value: { z, xD, xB, flow, condition, reflux, condenser: column.condenser, feedStage }, points };
+  if (reflux === null) points.push({ code: 'missing', path: `units.${column.id}.graph.reflux`, what: 'reflux' });
+  if (points.length > 0 || reflux === null) return { points };
+  if (feed.state === 'out-of-reach') return { points, refused: passOn(feed) };
+  if (balance.outcome.state === 'out-of-reach' && (xD === undefined || xB === undefined))
+    return { points, refused: passOn(balance.outcome) };
+  if (feed.state !== 'solved' || xD === undefined || xB === undefined) return { points };
+  const { moleFractions, molarFlow, enthalpy } = feed.value;
+  const condition = conditionOf(stream) ?? { by: 'enthalpy', h: enthalpy };
+  const condenser = column.condenser === 'partial' ? 'partial' : 'total';
+  return { value: { z: moleFractions[0], xD, xB, flow: molarFlow, condition, reflux, condenser, feedStage }, points };
 }
 
-function readFlow(
-  flow: Flow | null,
-  z: number,
-  mixture: CaseDocument['mixture']['components'],
-  path: string,
+/** A feed stated by its quality at the column's own pressure needs no enthalpy to draw its line. */
+function conditionOf({ condition }: Stream): FeedCondition | undefined {
+  const other = condition.find((c) => c.by !== 'column-pressure');
+  if (other === undefined || !condition.some((c) => c.by === 'column-pressure')) return undefined;
+  if (other.by === 'saturated-liquid') return { by: 'q', q: 1 };
+  if (other.by === 'saturated-vapour') return { by: 'q', q: 0 };
+  return other.by === 'q' && other.value !== null ? { by: 'q', q: other.value } : undefined;
+}
+
+/**
+ * Mole fraction of the first component in a product: as given, where the sheet holds just the two purities; else as the sheet has it. Without
+ * either it is an open point, or nothing where the sheet says why.
+ */
+function purityOf(
+  document: CaseDocument,
+  column: ColumnUnit,
+  product: 'distillate' | 'bottoms',
+  balance: Omit<BalanceResult, 'inputHash'>,
   points: OpenPoint[],
-): number {
-  const what = 'feed flow';
-  if (flow === null) points.push({ code: 'missing', path, what });
-  else if (!(flow.value > 0)) points.push({ code: 'not-positive', path, what, value: flow.value });
-  return flow === null || mixture.length !== 2 ? 0 : molesPerSecond(mixture, flow, z);
-}
-
-function readCondition(condition: Condition, stream: string, points: OpenPoint[]): FeedCondition | undefined {
-  const path = `${stream}.condition`;
-  switch (condition.by) {
-    case 'saturated-liquid':
-      return { by: 'q', q: 1 };
-    case 'saturated-vapour':
-      return { by: 'q', q: 0 };
-    case 'q':
-      if (condition.q !== null) return { by: 'q', q: condition.q };
-      points.push({ code: 'missing', path, what: 'feed quality q' });
-      return undefined;
-    case 'temperature':
-      if (condition.temperature === null) points.push({ code: 'missing', path, what: 'feed temperature' });
-      else if (!(condition.temperature > 0)) points.push({ code: 'below-zero-kelvin', path, what: 'feed temperature' });
-      else return { by: 'temperature', T: condition.temperature };
-      return undefined;
+): number | undefined {
+  const { components } = document.mixture;
+  const given = givenPurity(document, column, product);
+  if (given !== undefined && isTwoPurities(column)) {
+    const what = `purity of the ${product}`;
+    if (!(given.value >= 0 && given.value <= 1))
+      points.push({ code: 'not-a-fraction', path: cellPath(column.id, given), what, value: given.value });
+    return given.kind === 'fraction' ? given.value : massToMole(components, given.value);
   }
-}
-
-/** Hash of everything that the graph of `unit` reads. */
-export function graphInputHash(document: CaseDocument, unit: string): string {
-  const column = document.units.find((u) => u.id === unit);
-  const feed = column === undefined ? undefined : feedOf(document, column);
-  return hashText(JSON.stringify([document.mixture, column, feed === undefined ? null : { ...feed, name: '' }]));
-}
-
-/** FNV-1a over UTF-16 units, in two 32-bit lanes with different offsets: 64 bits are ample for the few states that one page sees. */
-function hashText(text: string): string {
-  let a = 0x811c9dc5;
-  let b = 0x01000193;
-  for (let i = 0; i < text.length; i++) {
-    const code = text.charCodeAt(i);
-    a = Math.imul(a ^ code, 0x01000193);
-    b = Math.imul(b ^ code, 0x5bd1e995);
+  const place = product === 'distillate' ? 0 : balance.products.length - 1;
+  const flow = balance.flows[place];
+  const total = balance.totals[place];
+  if (typeof flow === 'number' && typeof total === 'number' && balance.outcome.state === 'solved') return flow / total;
+  if (given === undefined && balance.outcome.state !== 'out-of-reach') {
+    const path = cellPath(column.id, { product, component: components[0]?.id ?? null, kind: 'fraction' });
+    points.push({ code: 'missing', path, what: `purity of the ${product}` });
   }
-  return (a >>> 0).toString(16).padStart(8, '0') + (b >>> 0).toString(16).padStart(8, '0');
+  return given === undefined ? undefined : given.kind === 'fraction' ? given.value : massToMole(components, given.value);
+}
+
+/** The cell that gives the first component's fraction in a product. */
+export function givenPurity(document: CaseDocument, column: ColumnUnit, product: 'distillate' | 'bottoms'): SheetCell | undefined {
+  const light = document.mixture.components[0]?.id;
+  return column.balance.cells.find(
+    (c) =>
+      c.product === product && c.component === light && c.wish === 'equal' && (c.kind === 'fraction' || c.kind === 'mass-fraction'),
+  );
+}
+
+const isTwoPurities = (column: ColumnUnit): boolean =>
+  column.balance.cells.length <= 2 && column.balance.cells.every((c) => c.kind === 'fraction' || c.kind === 'mass-fraction');
+
+/** Mole fraction of the first of two components from its mass fraction. */
+export function massToMole(components: readonly ComponentRecord[], w: number): number {
+  const [M1, M2] = components.map((c) => c.molarMass.value);
+  return w / M1 / (w / M1 + (1 - w) / M2);
+}
+
+/** Mass fraction of the first of two components from its mole fraction. */
+export function moleToMass(components: readonly ComponentRecord[], x: number): number {
+  const [M1, M2] = components.map((c) => c.molarMass.value);
+  return (x * M1) / (x * M1 + (1 - x) * M2);
 }

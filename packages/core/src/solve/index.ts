@@ -1,15 +1,30 @@
-export { massToMole, meanMolarMass, moleToMass, molesPerSecond } from './basis.ts';
-export { feedOf } from './documentParts.ts';
-export { createGraphSolver, graphInputHash } from './graph.ts';
+export { cellPath, productsOf } from './balance.ts';
+export { createCaseSolver, inputHashes } from './case.ts';
+export { isFlowBasis, rebased } from './composition.ts';
+export { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
+export { givenPurity, massToMole, moleToMass } from './graph.ts';
 export type {
+  Amount,
+  AmountBasis,
   CaseDocument,
+  Carried,
   ColumnUnit,
+  Composition,
+  CompositionBasis,
+  CondenserKind,
   Condition,
+  ConditionQuantity,
   Connection,
-  DisplaySettings,
-  Flow,
-  Fraction,
+  CoolingName,
+  EstimateInputs,
   GraphInputs,
+  RefluxWish,
+  SheetCell,
+  SideDraw,
+  SiteConditions,
   Stream,
 } from './document.ts';
+export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
+export type { CaseResults, FeedResult } from './case.ts';
+export type { FeedFacts, FeedPhase } from './feed.ts';
 export type { GraphDesign, GraphResult, ProductFlows } from './graph.ts';

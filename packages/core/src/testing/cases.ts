@@ -1,24 +1,36 @@
 import type { CaseDocument } from '../solve/index.ts';
 import { orientedPair } from '../databank/index.ts';
 import { nrtlPairs } from '../databank/whole.ts';
+import { UNIT_SETS } from '../units/index.ts';
 import { databankRecord, nrtlMixture } from './mixtures.ts';
 
 /** Acetone and water, complete and solvable; tests change one thing at a time in a copy. */
 export function acetoneWaterCase(): CaseDocument {
   const components = [databankRecord('acetone'), databankRecord('water')];
   const pair = orientedPair(nrtlPairs, components[0].id, components[1].id);
+  const [light, heavy] = components;
+  const purity = (product: string, value: number) =>
+    ({ component: light.id, product, kind: 'fraction', wish: 'equal', value }) as const;
   if (pair === undefined) throw new Error('the databank has lost acetone–water');
   return {
-    site: { barometricPressure: 101325 },
-    display: { temperature: '°C', pressure: 'bar', molarFlow: 'kmol/h', massFlow: 'kg/h', power: 'kW' },
+    site: {
+      barometricPressure: 101325,
+      standardTemperature: 288.15,
+      cooling: {
+        water: { temperature: 303.15, approach: 10 },
+        air: { temperature: 308.15, approach: 15 },
+        refrigerant: { temperature: 263.15, approach: 5 },
+      },
+    },
+    display: { ...UNIT_SETS.metric },
     mixture: nrtlMixture(components, [pair]),
     streams: [
       {
         id: 'feed',
         name: 'Feed',
-        flow: { value: 120 / 3.6, basis: 'molar' },
-        composition: { value: 0.35, basis: 'mole' },
-        condition: { by: 'saturated-liquid' },
+        amount: { value: 120 / 3.6, basis: 'molar' },
+        composition: { basis: 'mole', parts: { [light.id]: 0.35, [heavy.id]: 0.65 } },
+        condition: [{ by: 'column-pressure' }, { by: 'saturated-liquid' }],
       },
     ],
     units: [
@@ -26,14 +38,21 @@ export function acetoneWaterCase(): CaseDocument {
         id: 'column',
         kind: 'column',
         name: 'Column',
-        pressure: 101325,
+        pressure: { top: 101325, bottom: null },
         condenser: 'total',
-        graph: {
-          distillate: { value: 0.95, basis: 'mole' },
-          bottoms: { value: 0.02, basis: 'mole' },
+        vapourShare: null,
+        draws: [],
+        balance: { cells: [purity('distillate', 0.95), purity('bottoms', 0.02)] },
+        graph: { reflux: { kind: 'multiple', value: 1.3 }, feedStage: 'best' },
+        estimate: {
+          keys: null,
+          find: 'stages',
           reflux: { kind: 'multiple', value: 1.3 },
-          feedStage: 'best',
+          stages: null,
+          fit: 'molokanov',
+          efficiency: null,
         },
+        carried: null,
       },
     ],
     connections: [{ from: { stream: 'feed' }, to: { unit: 'column' } }],

@@ -1,17 +1,27 @@
 /**
  * Every unit the product knows: exact factors to SI, an offset where the scale has one, and whether the zero is the site's barometric
  * pressure. A temperature difference is a dimension of its own, so that 5 K never becomes −450 °F.
+ * A standard gas volume is an amount of substance in disguise: its units hold the ideal-gas volume at their own reference state, which is part
+ * of their definition (Nm³: 0 °C and 101.325 kPa; Sm³: 15 °C and 101.325 kPa; scf: 60 °F and 14.696 psi). So its SI unit is mol/s.
  * Factors: BIPM, The International System of Units, 9th ed. (2019); NIST Special Publication 811 (2008), appendix B. Exact by definition:
- * lb 0.45359237 kg, atm 101325 Pa, cal (thermochemical) 4.184 J, Btu (International Table) 1055.05585262 J, in 0.0254 m, g₀ 9.80665 m/s².
+ * lb 0.45359237 kg, atm 101325 Pa, cal (thermochemical) 4.184 J, Btu (International Table) 1055.05585262 J, in 0.0254 m, g₀ 9.80665 m/s², US gallon 231 in³, barrel 42 gallons.
+ * Columns of liquid by convention: water 1000 kg/m³ (4 °C), mercury 13595.1 kg/m³.
  */
 export type Dimension =
   | 'temperature'
   | 'temperatureDifference'
   | 'pressure'
+  | 'pressureDrop'
   | 'molarFlow'
   | 'massFlow'
+  | 'standardLiquidFlow'
+  | 'standardGasFlow'
+  | 'volumeFlow'
   | 'moleFraction'
   | 'massFraction'
+  | 'volumeFraction'
+  | 'density'
+  | 'molarMass'
   | 'energy'
   | 'molarEnergy'
   | 'power'
@@ -33,6 +43,11 @@ const LB = 0.45359237; // kg
 const PSI = (LB * 9.80665) / 0.0254 ** 2; // Pa
 const BTU = 1055.05585262; // J
 const CAL = 4.184; // J
+const GALLON = 231 * 0.0254 ** 3; // m³
+const FOOT3 = (12 * 0.0254) ** 3; // m³
+const WATER = 1000 * 9.80665; // Pa per metre of water
+const GAS_CONSTANT = 8.31446261815324; // J/(mol K)
+const MINUTE = 60; // s
 const HOUR = 3600; // s
 const DAY = 86400; // s
 
@@ -44,6 +59,11 @@ const unit = (dimension: Dimension, id: string, factor: number, also: string[] =
   gauge: false,
   also,
 });
+/** mol of ideal gas in a m³ at T (K) and P (Pa). */
+const molPerCubicMetre = (T: number, P: number): number => P / (GAS_CONSTANT * T);
+const NORMAL = molPerCubicMetre(273.15, 101325);
+const STANDARD = molPerCubicMetre(288.15, 101325);
+const SCF = FOOT3 * molPerCubicMetre(((60 + 459.67) * 5) / 9, 14.696 * PSI); // mol
 const gauge = (id: string, factor: number, also: string[] = []): Unit => ({ ...unit('pressure', id, factor, also), gauge: true });
 
 /** The first of a dimension is its SI unit. */
@@ -65,6 +85,14 @@ export const units: readonly Unit[] = [
   gauge('barg', 1e5, ['bar g', 'bar(g)', 'bar gauge']),
   gauge('kPag', 1e3, ['kPa g', 'kPa(g)', 'kPa gauge']),
   gauge('psig', PSI, ['psi g', 'psi(g)', 'psi gauge']),
+  unit('pressureDrop', 'Pa', 1),
+  unit('pressureDrop', 'kPa', 1e3),
+  unit('pressureDrop', 'mbar', 100),
+  unit('pressureDrop', 'bar', 1e5),
+  unit('pressureDrop', 'psi', PSI),
+  unit('pressureDrop', 'mmHg', 101325 / 760, ['torr', 'Torr', 'mm Hg']),
+  unit('pressureDrop', 'mmH2O', WATER * 1e-3, ['mmH₂O', 'mm H2O', 'mm water']),
+  unit('pressureDrop', 'inH2O', WATER * 0.0254, ['inH₂O', 'in H2O', 'in water', 'inch water']),
   unit('molarFlow', 'mol/s', 1),
   unit('molarFlow', 'mol/h', 1 / HOUR),
   unit('molarFlow', 'kmol/s', 1e3),
@@ -77,12 +105,46 @@ export const units: readonly Unit[] = [
   unit('massFlow', 't/d', 1e3 / DAY, ['t/day', 'tpd']),
   unit('massFlow', 'lb/h', LB / HOUR, ['lb/hr', 'lbs/h']),
   unit('massFlow', 'klb/h', (LB * 1e3) / HOUR, ['klb/hr']),
+  unit('standardLiquidFlow', 'm³/s', 1, ['m3/s']),
+  unit('standardLiquidFlow', 'm³/h', 1 / HOUR, ['m3/h', 'm3/hr']),
+  unit('standardLiquidFlow', 'm³/d', 1 / DAY, ['m3/d', 'm3/day']),
+  unit('standardLiquidFlow', 'L/h', 1e-3 / HOUR, ['l/h', 'litre/h']),
+  unit('standardLiquidFlow', 'L/min', 1e-3 / MINUTE, ['l/min', 'lpm']),
+  unit('standardLiquidFlow', 'bbl/d', (42 * GALLON) / DAY, ['bbl/day', 'bpd', 'BPD']),
+  unit('standardLiquidFlow', 'bbl/h', (42 * GALLON) / HOUR, ['bbl/hr', 'bph']),
+  unit('standardLiquidFlow', 'gpm', GALLON / MINUTE, ['gal/min', 'usgpm', 'USGPM']),
+  unit('standardGasFlow', 'mol/s', 1),
+  unit('standardGasFlow', 'Nm³/h', NORMAL / HOUR, ['Nm3/h', 'Nm3/hr']),
+  unit('standardGasFlow', 'Nm³/d', NORMAL / DAY, ['Nm3/d', 'Nm3/day']),
+  unit('standardGasFlow', 'Sm³/h', STANDARD / HOUR, ['Sm3/h', 'Sm3/hr']),
+  unit('standardGasFlow', 'Sm³/d', STANDARD / DAY, ['Sm3/d', 'Sm3/day']),
+  unit('standardGasFlow', 'scfh', SCF / HOUR, ['SCFH', 'scf/h', 'SCF/h']),
+  unit('standardGasFlow', 'scfm', SCF / MINUTE, ['SCFM', 'scf/min']),
+  unit('standardGasFlow', 'Mscfd', (1e3 * SCF) / DAY, ['MSCFD', 'Mscf/d', 'MSCF/d']),
+  unit('standardGasFlow', 'MMscfd', (1e6 * SCF) / DAY, ['MMSCFD', 'MMscf/d', 'MMSCF/d']),
+  unit('volumeFlow', 'm³/s', 1, ['m3/s']),
+  unit('volumeFlow', 'm³/h', 1 / HOUR, ['m3/h', 'm3/hr']),
+  unit('volumeFlow', 'm³/min', 1 / MINUTE, ['m3/min']),
+  unit('volumeFlow', 'L/min', 1e-3 / MINUTE, ['l/min', 'lpm']),
+  unit('volumeFlow', 'ft³/s', FOOT3, ['ft3/s', 'cfs']),
+  unit('volumeFlow', 'ft³/min', FOOT3 / MINUTE, ['ft3/min', 'cfm', 'acfm', 'ACFM']),
+  unit('volumeFlow', 'ft³/h', FOOT3 / HOUR, ['ft3/h', 'acfh']),
+  unit('volumeFlow', 'gpm', GALLON / MINUTE, ['gal/min']),
+  unit('volumeFlow', 'bbl/d', (42 * GALLON) / DAY, ['bbl/day', 'bpd']),
   unit('moleFraction', 'mol/mol', 1, ['mole fraction', 'mole frac', 'x']),
   unit('moleFraction', 'mol%', 0.01, ['mole%', 'mole %', 'mol %', 'mol pct']),
   unit('moleFraction', 'mol ppm', 1e-6, ['ppm mol', 'molppm', 'ppmol']),
   unit('massFraction', 'kg/kg', 1, ['mass fraction', 'g/g', 'lb/lb']),
   unit('massFraction', 'wt%', 0.01, ['wt %', 'mass%', 'mass %', 'w%', 'weight%', 'weight %', 'wt pct']),
   unit('massFraction', 'wt ppm', 1e-6, ['ppm wt', 'ppmw', 'mg/kg']),
+  unit('volumeFraction', 'm³/m³', 1, ['m3/m3', 'volume fraction', 'L/L', 'ft3/ft3']),
+  unit('volumeFraction', 'vol%', 0.01, ['vol %', 'volume%', 'volume %', 'lv%', 'LV%', 'vol pct']),
+  unit('volumeFraction', 'vol ppm', 1e-6, ['ppmv', 'ppm vol']),
+  unit('density', 'kg/m³', 1, ['kg/m3', 'g/L']),
+  unit('density', 'g/cm³', 1e3, ['g/cm3', 'g/ml', 'kg/L']),
+  unit('density', 'lb/ft³', LB / FOOT3, ['lb/ft3']),
+  unit('molarMass', 'kg/mol', 1),
+  unit('molarMass', 'g/mol', 1e-3, ['kg/kmol', 'lb/lbmol']),
   unit('energy', 'J', 1),
   unit('energy', 'kJ', 1e3),
   unit('energy', 'MJ', 1e6),

@@ -1,32 +1,36 @@
 /** One sentence for each reason, open point and warning: the same on the screen, in the API and on the command line. */
-import type { OpenPoint, Reason, Warning } from '../numerics/index.ts';
+import type { NamedCell, OpenPoint, Reason, Warning } from '../numerics/index.ts';
 import { findUnit } from './dimensions.ts';
 import type { Site } from './dimensions.ts';
 import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
+import type { UnitChoice } from './unitSets.ts';
 import { capital } from './words.ts';
 
 /** How numbers are shown where a sentence is read. */
 export interface Show {
   temperature: (T: number) => string;
   pressure: (P: number) => string;
+  molarFlow: (n: number) => string;
+  massFlow: (m: number) => string;
   fraction: (x: number) => string;
   ratio: (r: number) => string;
   count: (n: number) => string;
   share: (e: number) => string;
 }
 
-export interface ShownUnits {
-  temperature: string;
-  pressure: string;
-}
+export type ShownUnits = Pick<UnitChoice, 'temperature' | 'pressure' | 'molarFlow' | 'massFlow'>;
 
 /** A `Show` in these units. */
-export function showIn({ temperature, pressure }: ShownUnits, site: Site): Show {
-  const t = findUnit('temperature', temperature);
-  const p = findUnit('pressure', pressure);
+export function showIn(units: ShownUnits, site: Site): Show {
+  const shown = (dimension: keyof ShownUnits): ((value: number) => string) => {
+    const unit = findUnit(dimension, units[dimension]);
+    return (value) => `${formatQuantity(value, unit, site)} ${unit.id}`;
+  };
   return {
-    temperature: (T) => `${formatQuantity(T, t, site)} ${t.id}`,
-    pressure: (P) => `${formatQuantity(P, p, site)} ${p.id}`,
+    temperature: shown('temperature'),
+    pressure: shown('pressure'),
+    molarFlow: shown('molarFlow'),
+    massFlow: shown('massFlow'),
     fraction: (x) => `${formatFraction(x)} mol/mol`,
     ratio: (r) => formatNumber(r),
     count: (n) => formatFixed(n, 0),
@@ -56,6 +60,14 @@ export function explain(reason: Reason, show: Show): string {
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} two liquids boil together; this needs the three phases there.`;
     case 'no-such-state':
       return `No temperature or pressure within reach gives this ${reason.what}.`;
+    case 'same-knowledge':
+      return 'The two conditions say the same thing: give a temperature or a pressure as one of them.';
+    case 'cells-conflict':
+      return `${conflictWords(reason.cells, show)} Change or clear ${reason.cells.length === 1 ? 'it' : 'one of them'}.`;
+    case 'no-split':
+      return `No split with something of everything at both ends meets these numbers together: ${cellList(reason.cells, show)}. Ask one of them less sharply.`;
+    case 'keys-unknown':
+      return 'Everything goes one way on the balance sheet: there are no keys. Ask for a recovery of one component overhead and of another in the bottoms.';
     case 'feed-outside-products':
       return explainSplit(reason.z, reason.xB, reason.xD, show);
     case 'not-more-volatile':
@@ -91,12 +103,70 @@ function sideOfAzeotrope({ x, xB, xD }: { x: number; xB: number; xD: number }, s
   return x - xB >= xD - x ? `below ${show.fraction(x)}` : `above ${show.fraction(x)}`;
 }
 
+const CELL_WORDS: Readonly<Record<string, string>> = {
+  flow: 'flow',
+  'mass-flow': 'mass flow',
+  fraction: 'mole fraction',
+  'mass-fraction': 'mass fraction',
+  recovery: 'recovery',
+  'mass-recovery': 'share of the feed’s mass',
+  ratio: 'ratio',
+};
+
+/** "the recovery of toluene in the distillate, 0.985" */
+function cellWords({ component, product, kind, value }: NamedCell, show: Show): string {
+  const of = component === null ? `of the whole ${product}` : `of ${component} in the ${product}`;
+  return `the ${CELL_WORDS[kind]} ${of}, ${cellNumber(kind, value, show)}`;
+}
+
+function cellNumber(kind: string, value: number, show: Show): string {
+  switch (kind) {
+    case 'flow':
+      return show.molarFlow(value);
+    case 'mass-flow':
+      return show.massFlow(value);
+    case 'ratio':
+      return show.ratio(value);
+    default:
+      return formatFraction(value);
+  }
+}
+
+const cellList = (cells: readonly NamedCell[], show: Show): string => cells.map((cell) => cellWords(cell, show)).join('; ');
+
+function conflictWords(cells: readonly NamedCell[], show: Show): string {
+  return cells.length === 1
+    ? `${capital(cellList(cells, show))}, is more than the feed brings.`
+    : `These cannot all be true: ${cellList(cells, show)}.`;
+}
+
+function neededWords(count: number, propose: { component: string; product: string } | null): string {
+  const numbers = count === 1 ? 'One more number is needed' : `${capital(countWords(count))} more numbers are needed`;
+  return propose === null
+    ? `${numbers}.`
+    : `${numbers}: for instance the recovery of ${propose.component} in the ${propose.product}.`;
+}
+
+const countWords = (count: number): string => ['no', 'one', 'two', 'three', 'four', 'five', 'six'][count] ?? formatFixed(count, 0);
+
 export function explainOpenPoint(point: OpenPoint): string {
   switch (point.code) {
     case 'missing':
       return `${capital(point.what)} is not set.`;
     case 'not-a-fraction':
       return `${capital(point.what)} must lie between 0 and 1; it is ${formatEntered(point.value)}.`;
+    case 'share-at-limit':
+      return `${capital(point.what)} of exactly ${formatEntered(point.value)} would take endlessly many stages: say how near, for instance ${point.value > 0.5 ? '0.999' : '0.001'}.`;
+    case 'negative':
+      return `${capital(point.what)} cannot be below 0; it is ${formatEntered(point.value)}.`;
+    case 'sum-not-one':
+      return `${capital(point.what)} adds up to ${formatFraction(point.sum)}, not 1: scale it, or let one component take the rest.`;
+    case 'numbers-needed':
+      return neededWords(point.count, point.propose);
+    case 'not-fed':
+      return `${capital(point.name)} is not in the feed, so nothing can be asked of it.`;
+    case 'one-feed-only':
+      return `The graph is drawn for one feed; ${formatFixed(point.count, 0)} enter this column.`;
     case 'not-positive':
       return `${capital(point.what)} must be above 0; it is ${formatEntered(point.value)}.`;
     case 'same-component':
@@ -122,6 +192,14 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
     case 'feed-on-condenser':
       return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
+    case 'wish-not-met':
+      return `${capital(cellWords(warning.cell, show))} was the wish; the sheet makes it ${cellNumber(warning.cell.kind, warning.there, show)}.`;
+    case 'cell-repeats':
+      return `${capital(cellWords(warning.cell, show))} follows from the other numbers already; it says nothing new.`;
+    case 'lines-bent':
+      return 'No column at total reflux would divide the components quite like this: more is asked than a split by volatility gives by itself.';
+    case 'lighter-goes-down':
+      return 'These numbers send the heavier components overhead and the lighter ones down: look whether two of them are exchanged.';
     case 'volatility-varies':
       return `The volatility of ${warning.name} over ${warning.other} goes from ${warning.lowest.toPrecision(3)} to ${warning.highest.toPrecision(3)} along the column: a method that takes it as constant is not to be trusted here.`;
     case 'no-reflux-needed':

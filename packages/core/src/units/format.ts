@@ -1,6 +1,6 @@
 /** Numbers as they stand on the screen: sensible digits, a true minus, powers of ten as powers; never NaN or Infinity. */
 import { fromSI } from './dimensions.ts';
-import type { Site, Unit } from './dimensions.ts';
+import type { Dimension, Site, Unit } from './dimensions.ts';
 
 /** What stands where a number has no finite value; the engine never hands one out, this is the last guard. */
 const NO_NUMBER = '–';
@@ -44,10 +44,12 @@ export function formatEntered(value: number): string {
 /** An SI value in a unit, without the unit's name. */
 export function formatQuantity(value: number, unit: Unit, site: Site, significant = 4): string {
   const shown = fromSI(value, unit, site);
-  if (unit.dimension === 'temperature') return formatFixed(shown, 1);
-  if (unit.dimension === 'moleFraction' || unit.dimension === 'massFraction') return formatFraction(shown);
+  if (unit.dimension === 'temperature' || unit.dimension === 'temperatureDifference') return formatFixed(shown, 1);
+  if (FRACTIONS.has(unit.dimension) && unit.factor === 1) return formatFraction(shown);
   return formatNumber(shown, significant);
 }
+
+const FRACTIONS: ReadonlySet<Dimension> = new Set(['moleFraction', 'massFraction', 'volumeFraction']);
 
 function powerOfTen(value: number, significant: number): string {
   const [digits = '', exponent = '0'] = value.toExponential(significant - 1).split('e');

@@ -78,9 +78,13 @@ function splitNumber(text: string): Parsed<{ number: number; rest: string }> {
   return Number.isFinite(number) ? { ok: true, value: { number, rest } } : problem({ code: 'not-finite', text: trimmed });
 }
 
-/** "%" and "ppm" alone keep the basis of the field's own unit; else exact spelling first, then without regard to case. */
+/**
+ * "%" and "ppm" alone keep the basis of the field's own unit; else exact spelling first, then without regard to case. What two dimensions
+ * share ("m³/h") stays in the field's own one.
+ */
 function findTyped(typed: string, dimensions: readonly Dimension[], own: Unit): Unit | undefined {
-  const candidates = dimensions.flatMap((d) => units.filter((u) => u.dimension === d));
+  const ownFirst = [own.dimension, ...dimensions.filter((d) => d !== own.dimension)];
+  const candidates = ownFirst.flatMap((d) => units.filter((u) => u.dimension === d));
   const bare = bareShare(typed, own);
   if (bare !== undefined) return bare;
   const exact = candidates.find((u) => u.id === typed || u.also.includes(typed));
@@ -88,12 +92,13 @@ function findTyped(typed: string, dimensions: readonly Dimension[], own: Unit): 
   const loose = typed.toLowerCase().replace(/\s+/g, '');
   const fold = (s: string): string => s.toLowerCase().replace(/\s+/g, '');
   const alike = candidates.filter((u) => fold(u.id) === loose || u.also.some((s) => fold(s) === loose));
-  return alike.length === 1 ? alike[0] : undefined;
+  const [first] = alike;
+  return alike.every((u) => u.dimension !== first.dimension || u === first) ? first : undefined;
 }
 
 function bareShare(typed: string, own: Unit): Unit | undefined {
-  const name = { '%': ['mol%', 'wt%'], ppm: ['mol ppm', 'wt ppm'] }[typed];
-  if (name === undefined || (own.dimension !== 'moleFraction' && own.dimension !== 'massFraction')) return undefined;
+  const name = { '%': ['mol%', 'wt%', 'vol%'], ppm: ['mol ppm', 'wt ppm', 'vol ppm'] }[typed];
+  if (name === undefined) return undefined;
   return units.find((u) => u.dimension === own.dimension && name.includes(u.id));
 }
 

@@ -12,7 +12,7 @@ import {
   formatFraction,
   formatNumber,
 } from './index.ts';
-import { formatQuantity, fromSI, parseQuantity, parseReflux, showIn, toSI, units } from './index.ts';
+import { formatQuantity, fromSI, parseQuantity, parseReflux, showIn, toSI, units, UNIT_SETS } from './index.ts';
 import type { Dimension } from './index.ts';
 
 const SITE = { barometricPressure: 101325 };
@@ -52,6 +52,11 @@ describe('units', () => {
     ['massFlow', 'lb/h', 1, 1.259979e-4, 5e-11],
     ['power', 'Btu/h', 1, 0.2930711, 5e-8],
     ['molarFlow', 'lbmol/h', 1, 453.59237 / 3600, 1e-12],
+    ['standardLiquidFlow', 'bbl/d', 86400, 0.1589873, 5e-8],
+    ['standardLiquidFlow', 'gpm', 1, 6.30902e-5, 5e-12],
+    ['volumeFlow', 'ft³/min', 1, 4.719474e-4, 5e-11],
+    ['pressureDrop', 'inH2O', 1, 249.0889, 5e-5],
+    ['density', 'lb/ft³', 1, 16.01846, 5e-6],
   ] as const)('%s: %s', (dimension, id, value, si, tolerance) => {
     expect(Math.abs(toSI(value, findUnit(dimension, id), SITE) - si)).toBeLessThanOrEqual(tolerance);
   });
@@ -59,6 +64,13 @@ describe('units', () => {
     const high = { barometricPressure: 80000 };
     expect(toSI(0, findUnit('pressure', 'barg'), high)).toBe(80000);
     expect(fromSI(180000, findUnit('pressure', 'kPag'), high)).toBe(100);
+  });
+  // Ideal gas: 22.41396954 m³/kmol at 0 °C and 1 atm (CODATA 2018), 379.48 ft³/lbmol at 60 °F and 14.696 psi (GPSA's 379.49 is at 14.696 psi rounded).
+  test('a standard volume of gas is an amount of substance', () => {
+    const mol = (id: string): number => toSI(1, findUnit('standardGasFlow', id), SITE);
+    expect(1e3 / (mol('Nm³/h') * 3600)).toBeCloseTo(22.41396954, 7);
+    expect(453.59237 / (mol('scfh') * 3600)).toBeCloseTo(379.48, 1);
+    expect(mol('MMscfd') / mol('Mscfd')).toBeCloseTo(1000, 9);
   });
   test('a difference of 5 K is 9 °F, not −450 °F', () => {
     expect(fromSI(5, findUnit('temperatureDifference', '°F'), SITE)).toBeCloseTo(9, 12);
@@ -78,6 +90,9 @@ describe('what people type', () => {
     ['50 ppm', FRACTION, 'mol/mol', 50e-6, 'mol ppm'],
     ['120 klb/h', ['molarFlow', 'massFlow'], 'kmol/h', (120000 * 0.45359237) / 3600, 'klb/h'],
     ['120', ['molarFlow', 'massFlow'], 'kmol/h', 120 / 3.6, 'kmol/h'],
+    ['5000 BPD', ['molarFlow', 'standardLiquidFlow'], 'kmol/h', (5000 * 42 * 231 * 0.0254 ** 3) / 86400, 'bbl/d'],
+    ['3 inH2O', ['pressureDrop'], 'mbar', 3 * 249.08891, 'inH2O'],
+    ['2 vol%', ['moleFraction', 'massFraction', 'volumeFraction'], 'mol/mol', 0.02, 'vol%'],
     ['1.5e3 kg/h', ['molarFlow', 'massFlow'], 'kmol/h', 1500 / 3600, 'kg/h'],
     ['.5', FRACTION, 'mol/mol', 0.5, 'mol/mol'],
   ] as [string, Dimension[], string, number, string][])('%s', (text, dimensions, own, value, unit) => {
@@ -164,7 +179,7 @@ describe('sentences', () => {
   ])('%s begins a sentence as %s', (name, shown) => {
     expect(capital(name)).toBe(shown);
   });
-  const show = showIn({ temperature: '°C', pressure: 'bar' }, SITE);
+  const show = showIn(UNIT_SETS.metric, SITE);
   test('short reflux says by how much and where', () => {
     expect(explain({ code: 'below-minimum-reflux', reflux: 0.4, minimum: 0.539, from: 0.62, to: 0.9 }, show)).toBe(
       'Reflux ratio 0.4000 is 0.1390 short of the minimum, 0.5390: between x = 0.6200 mol/mol and 0.9000 mol/mol the operating lines lie above the equilibrium curve.',

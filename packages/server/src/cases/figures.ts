@@ -1,23 +1,23 @@
-import { createGraphSolver } from '@keen-ladder/core';
+import { createCaseSolver } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 
-const solve = createGraphSolver();
+const solve = createCaseSolver();
 
 /** What the list shows of a case: solved by the same engine as on the page, when it is saved. A few milliseconds. */
 export function figuresOf(document: CaseDocument): Figures {
   const [column] = document.units;
   const mixture = document.mixture.components.map((c) => c.name).join(', ');
   if (column === undefined) return { state: 'open', mixture, stages: null, reflux: null, curve: [], staircase: [] };
-  const result = solve(document, column.id);
-  const { outcome } = result;
-  const design = outcome.state === 'solved' ? outcome.value : undefined;
+  const { graph, balance } = solve(document, column.id);
+  const design = graph.outcome.state === 'solved' ? graph.outcome.value : undefined;
+  const { outcome } = document.mixture.components.length > 2 ? balance : graph;
   return {
     state: outcome.state,
     mixture,
     stages: design?.whole ?? null,
     reflux: design?.reflux ?? null,
-    curve: thinned(result),
+    curve: thinned(graph),
     staircase: design?.stages.map((s): [number, number] => [round(s.x), round(s.y)]) ?? [],
   };
 }

@@ -16,7 +16,8 @@ export const router = createBrowserRouter([
         path: '/cases/:id',
         lazy: async () => ({ Component: (await import('../case/CasePage.tsx')).CasePage }),
         children: [
-          { index: true, element: <Navigate to="graph" replace /> },
+          { index: true, lazy: async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop }) },
+          { path: 'balance', lazy: async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage }) },
           { path: 'graph', lazy: async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage }) },
         ],
       },

@@ -1,3 +1,5 @@
+import { SHOWN_DIMENSIONS, UNIT_SETS } from '@keen-ladder/core';
+import type { UnitSetName } from '@keen-ladder/core';
 import { Button, Input, Select, Tooltip } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -9,10 +11,9 @@ import { FindButton } from '../commands/Commands.tsx';
 import { caseRenamed } from '../saving/savingSlice.ts';
 import type { Standing } from '../saving/savingSlice.ts';
 import { HistoryDrawer } from './HistoryDrawer.tsx';
-import { unitSets } from './unitSets.ts';
-import { unitChosen } from '../document/documentSlice.ts';
+import { UnitsDrawer } from './UnitsDrawer.tsx';
+import { unitsChosen } from '../document/documentSlice.ts';
 import { selectDisplay } from '../document/selectors.ts';
-import { newGesture } from '../fields/gesture.ts';
 import { ThemeSwitch } from '../theme/ThemeSwitch.tsx';
 
 export function CaseHeader() {
@@ -96,28 +97,36 @@ function UndoButtons() {
   );
 }
 
+const setTitles: Record<UnitSetName, string> = { metric: 'metric units', si: 'SI units', us: 'US units' };
+const setNames = Object.keys(setTitles) as UnitSetName[]; // the keys of the record are the names
+
+/** One of the sets, or units and site conditions of one's own. */
 function UnitSetChoice() {
   const dispatch = useAppDispatch();
   const display = useAppSelector(selectDisplay);
-  const current = unitSets.find((set) =>
-    Object.entries(set.units).every(([quantity, unit]) => display[quantity as keyof typeof display] === unit),
-  );
+  const [isOwnOpen, setOwnOpen] = useState(false);
+  const current = setNames.find((name) => SHOWN_DIMENSIONS.every((dimension) => UNIT_SETS[name][dimension] === display[dimension]));
+  const options = [
+    ...setNames.map((name) => ({ value: name, label: setTitles[name] })),
+    { value: 'own', label: 'own units, site …' },
+  ];
   return (
-    <Select
-      className="unit-set"
-      aria-label="Units"
-      variant="borderless"
-      popupMatchSelectWidth={false}
-      value={current?.name ?? 'own units'}
-      options={unitSets.map(({ name, title }) => ({ value: name, label: title }))}
-      onChange={(name) => {
-        const chosen = unitSets.find((set) => set.name === name);
-        const gesture = newGesture();
-        for (const [quantity, unit] of Object.entries(chosen?.units ?? {})) {
-          dispatch(unitChosen({ quantity: quantity as keyof typeof display, unit }, gesture));
-        }
-      }}
-    />
+    <>
+      <Select<string>
+        className="unit-set"
+        aria-label="Units"
+        variant="borderless"
+        popupMatchSelectWidth={false}
+        value={current ?? 'own units'}
+        options={options}
+        onSelect={(chosen) => {
+          const name = setNames.find((set) => set === chosen);
+          if (name === undefined) setOwnOpen(true);
+          else dispatch(unitsChosen(UNIT_SETS[name]));
+        }}
+      />
+      {isOwnOpen && <UnitsDrawer onClose={() => setOwnOpen(false)} />}
+    </>
   );
 }
 

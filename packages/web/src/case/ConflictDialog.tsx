@@ -15,7 +15,7 @@ export function ConflictDialog() {
   const asVariant = async () => {
     try {
       const id = await saver.keepMineAsVariant();
-      await navigate(`/cases/${id}/graph`);
+      await navigate(`/cases/${id}`);
     } catch (error) {
       void message.error(error instanceof Error ? error.message : String(error));
     }

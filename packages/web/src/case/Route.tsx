@@ -1,24 +1,45 @@
 /** The route: the engineer's stops in their order, each with its state in a word. Stops that do not exist yet are not shown. */
 import { NavLink } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
-import { selectGraphStanding } from '../graph/standing.ts';
-import type { GraphStanding } from '../graph/standing.ts';
+import { selectBalanceStanding, selectGraphStanding, selectMilliseconds } from '../stops/standing.ts';
+import type { Standing } from '../stops/standing.ts';
+import { selectComponents } from '../document/selectors.ts';
 import { StateMark } from './StateMark.tsx';
 
 export function Route() {
+  const balance = useAppSelector(selectBalanceStanding);
   const graph = useAppSelector(selectGraphStanding);
+  const isBinary = useAppSelector(selectComponents).length <= 2;
+  const milliseconds = useAppSelector(selectMilliseconds);
   return (
     <nav className="route" aria-label="Stops of this case">
-      <NavLink className="stop" to="graph">
-        <StateMark state={graph.state} />
-        <span className="stop-name">Graph</span>
-        <span className="stop-state">{stateWords(graph)}</span>
-      </NavLink>
+      <Stop to="balance" name="Feed & balance" standing={balance} words="complete" />
+      {isBinary && <Stop to="graph" name="Graph" standing={graph} words={`solved · ${duration(milliseconds)}`} />}
     </nav>
   );
 }
 
-function stateWords(standing: GraphStanding): string {
+interface StopProps {
+  to: string;
+  name: string;
+  standing: Standing<unknown>;
+  /** What it says when solved. */
+  words: string;
+}
+
+function Stop({ to, name, standing, words }: StopProps) {
+  return (
+    <NavLink className="stop" to={to}>
+      <StateMark state={standing.state} />
+      <span className="stop-name">{name}</span>
+      <span className="stop-state">{stateWords(standing, words)}</span>
+    </NavLink>
+  );
+}
+
+const duration = (milliseconds: number): string => (milliseconds < 1 ? 'under 1 ms' : `${Math.round(milliseconds)} ms`);
+
+function stateWords(standing: Standing<unknown>, solved: string): string {
   switch (standing.state) {
     case 'ready':
       return 'ready';
@@ -27,7 +48,7 @@ function stateWords(standing: GraphStanding): string {
     case 'open':
       return standing.points.length === 1 ? '1 open point' : `${standing.points.length} open points`;
     case 'solved':
-      return `solved · ${standing.milliseconds < 1 ? 'under 1' : Math.round(standing.milliseconds)} ms`;
+      return solved;
     case 'out-of-reach':
       return 'out of reach';
   }

@@ -1,9 +1,15 @@
-/** Puts the cursor into the field that holds a place of the document; the place may be inside what the field holds. */
+/**
+ * Puts the cursor into the field that holds a place of the document; the place may be inside what the field holds, or the field inside the
+ * place.
+ */
 export function goToField(path: string): void {
   const fields = [...document.querySelectorAll<HTMLElement>('[data-path]')];
+  const pathOf = (field: HTMLElement): string => field.dataset['path'] ?? '?';
   const field =
-    fields.find((f) => f.dataset['path'] === path) ?? fields.find((f) => path.startsWith(`${f.dataset['path'] ?? '?'}.`));
-  const control = field?.querySelector<HTMLElement>('input, textarea, [tabindex="0"]');
+    fields.find((f) => pathOf(f) === path) ??
+    fields.find((f) => path.startsWith(`${pathOf(f)}.`)) ??
+    fields.find((f) => pathOf(f).startsWith(`${path}.`));
+  const control = field?.matches('[tabindex]') ? field : field?.querySelector<HTMLElement>('input, textarea, [tabindex="0"]');
   control?.scrollIntoView({ block: 'nearest' });
   control?.focus();
 }

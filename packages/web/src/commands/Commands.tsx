@@ -94,15 +94,17 @@ function useEntries(): Entry[] {
     const [stream] = document.streams;
     const fields: [string, string][] = [
       ['Composition of the feed', `streams.${stream?.id ?? ''}.composition`],
-      ['Flow of the feed', `streams.${stream?.id ?? ''}.flow`],
-      ['Purity of the distillate', `units.${column?.id ?? ''}.graph.distillate`],
-      ['Purity of the bottoms', `units.${column?.id ?? ''}.graph.bottoms`],
-      ['Pressure', `units.${column?.id ?? ''}.pressure`],
+      ['Flow of the feed', `streams.${stream?.id ?? ''}.amount`],
+      ['Purity of the distillate', `units.${column?.id ?? ''}.balance.distillate`],
+      ['Purity of the bottoms', `units.${column?.id ?? ''}.balance.bottoms`],
+      ['Pressure', `units.${column?.id ?? ''}.pressure.top`],
       ['Reflux', `units.${column?.id ?? ''}.graph.reflux`],
       ['Feed stage', `units.${column?.id ?? ''}.graph.feedStage`],
       ['Components', 'mixture.components'],
     ];
+    const stops = { 'Feed & balance': 'balance', ...(document.mixture.components.length > 2 ? {} : { Graph: 'graph' }) };
     return [
+      ...Object.entries(stops).map(([title, stop]) => ({ name: title, run: () => void navigate(`/cases/${facts.id}/${stop}`) })),
       ...fields.map(([title, path]) => ({ name: title, run: () => goToField(path) })),
       { name: 'Undo', run: () => dispatch(ActionCreators.undo()) },
       { name: 'Redo', run: () => dispatch(ActionCreators.redo()) },
@@ -112,7 +114,7 @@ function useEntries(): Entry[] {
       },
       ...always,
     ];
-  }, [dispatch, navigate, name, change, facts, document.units, document.streams]);
+  }, [dispatch, navigate, name, change, facts, document.units, document.streams, document.mixture]);
 }
 
 export function FindButton() {

@@ -4,14 +4,22 @@ import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';
 import {
   caseOpened,
+  cellCleared,
+  cellSet,
   componentsExchanged,
+  drawAdded,
+  drawRemoved,
+  feedAdded,
+  feedRemoved,
   mixtureChosen,
   modelOptionsChosen,
   documentReplaced,
   puritySet,
   refluxSet,
-  unitChosen,
+  unitsChosen,
 } from './documentSlice.ts';
+
+const [ACETONE, WATER, METHANOL] = ['67-64-1', '7732-18-5', '67-56-1'] as const;
 
 function demoStore() {
   const store = createStore();
@@ -19,25 +27,25 @@ function demoStore() {
   if (demo === undefined) throw new Error('no demo');
   store.dispatch(caseOpened(demo.document));
   store.dispatch(ActionCreators.clearHistory());
-  const graph = () => store.getState().document.present.units[0]?.graph;
+  const purities = () => store.getState().document.present.units[0]?.balance.cells.map((c) => c.value);
   const past = () => store.getState().document.past.length;
-  return { store, graph, past, demo: demo.document };
+  return { store, purities, past, demo: demo.document };
 }
 
 const purity = (value: number) => ({ column: 'column', product: 'distillate' as const, purity: { value, basis: 'mole' as const } });
 
 describe('undo', () => {
   test('takes one gesture back in one step, and the next in another', () => {
-    const { store, graph, past } = demoStore();
+    const { store, purities, past } = demoStore();
     for (const value of [0.94, 0.93, 0.92]) store.dispatch(puritySet(purity(value), 'drag-1'));
     store.dispatch(puritySet(purity(0.9), 'drag-2'));
     expect(past()).toBe(2);
     store.dispatch(ActionCreators.undo());
-    expect(graph()?.distillate?.value).toBe(0.92);
+    expect(purities()).toEqual([0.02, 0.92]);
     store.dispatch(ActionCreators.undo());
-    expect(graph()?.distillate?.value).toBe(0.95);
+    expect(purities()).toEqual([0.95, 0.02]);
     store.dispatch(ActionCreators.redo());
-    expect(graph()?.distillate?.value).toBe(0.92);
+    expect(purities()).toEqual([0.02, 0.92]);
   });
   test('counts steps without a gesture one by one, and does not count the opening of a case', () => {
     const { store, past, demo } = demoStore();
@@ -58,17 +66,21 @@ describe('undo', () => {
 
 describe('the document', () => {
   test('exchanging the components keeps the meaning of every fraction', () => {
-    const { store, graph } = demoStore();
+    const { store } = demoStore();
     store.dispatch(componentsExchanged());
     const { mixture, streams } = store.getState().document.present;
     expect(mixture.components.map((c) => c.name)).toEqual(['water', 'acetone']);
-    expect(streams[0]?.composition?.value).toBe(0.65);
-    expect(graph()?.distillate?.value).toBe(0.98);
-    expect(graph()?.bottoms?.value).toBe(0.05);
+    expect(streams[0]?.composition.parts).toEqual({ [ACETONE]: 0.35, [WATER]: 0.65 });
+    expect(store.getState().document.present.units[0]?.balance.cells).toMatchObject([
+      { component: WATER, product: 'bottoms', value: 0.05 },
+      { component: WATER, product: 'distillate', value: 0.98 },
+    ]);
   });
   test('a new pair brings its own parameters; an option of the model changes by itself', () => {
-    const { store } = demoStore();
-    store.dispatch(mixtureChosen(mixtureOf(['67-56-1', '7732-18-5'])));
+    const { store, purities } = demoStore();
+    store.dispatch(mixtureChosen(mixtureOf([METHANOL, WATER])));
+    expect(store.getState().document.present.streams[0]?.composition.parts).toEqual({ [METHANOL]: 0.35, [WATER]: 0.65 });
+    expect(purities()).toEqual([0.95, 0.02]);
     expect(store.getState().document.present.mixture).toMatchObject({ model: 'nrtl', nrtlPairs: [{ alpha: 0.2994 }] });
     store.dispatch(modelOptionsChosen({ vapour: 'virial' }));
     expect(store.getState().document.present.mixture.options).toMatchObject({ vapour: 'virial', poynting: false });
@@ -78,9 +90,38 @@ describe('the document', () => {
     store.dispatch(puritySet({ ...purity(0.5), column: 'another' }));
     expect(store.getState().document.present).toEqual(demo);
   });
+  test('a component that is gone takes its part of the feed and its numbers with it', () => {
+    const { store, purities } = demoStore();
+    store.dispatch(mixtureChosen(mixtureOf([WATER, METHANOL, '64-17-5'])));
+    expect(store.getState().document.present.streams[0]?.composition.parts).toEqual({ [WATER]: 0.65 });
+    expect(purities()).toEqual([]);
+  });
+  test('a cell of the sheet holds one number of each kind, and is cleared alone', () => {
+    const { store, purities } = demoStore();
+    const cell = { component: ACETONE, product: 'distillate', kind: 'recovery', wish: 'equal', value: 0.9 } as const;
+    store.dispatch(cellSet({ column: 'column', cell }));
+    store.dispatch(cellSet({ column: 'column', cell: { ...cell, value: 0.91 } }));
+    expect(purities()).toEqual([0.95, 0.02, 0.91]);
+    store.dispatch(cellCleared({ column: 'column', cell: { component: ACETONE, product: 'distillate', kind: 'fraction' } }));
+    expect(purities()).toEqual([0.02, 0.91]);
+  });
+  test('feeds and side draws come and go with what belongs to them', () => {
+    const { store, demo } = demoStore();
+    store.dispatch(feedAdded({ column: 'column' }));
+    const added = store.getState().document.present.streams[1];
+    expect(store.getState().document.present.connections).toHaveLength(2);
+    store.dispatch(feedRemoved({ stream: added?.id ?? '' }));
+    store.dispatch(drawAdded({ column: 'column' }));
+    const draw = store.getState().document.present.units[0]?.draws[0]?.id ?? '';
+    store.dispatch(
+      cellSet({ column: 'column', cell: { component: ACETONE, product: draw, kind: 'flow', wish: 'equal', value: 1 } }),
+    );
+    store.dispatch(drawRemoved({ column: 'column', draw }));
+    expect(store.getState().document.present).toEqual(demo);
+  });
   test('units of display are of the case, not of its numbers', () => {
     const { store, demo } = demoStore();
-    store.dispatch(unitChosen({ quantity: 'pressure', unit: 'psi' }));
+    store.dispatch(unitsChosen({ pressure: 'psi' }));
     expect(store.getState().document.present.units).toEqual(demo.units);
     expect(store.getState().document.present.display.pressure).toBe('psi');
   });

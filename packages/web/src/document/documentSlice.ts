@@ -1,15 +1,26 @@
 /** The document of the open case: what was entered, nothing that was computed. Every action says what the engineer did. */
 import type { CaseDocument } from '@keen-ladder/schema';
-import { newCaseDocument } from '@keen-ladder/schema';
+import { newCaseDocument, newStream } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
+import { takeOverMixture } from './mixtureChange.ts';
 
 export type Column = CaseDocument['units'][number];
 export type Stream = CaseDocument['streams'][number];
-export type Fraction = NonNullable<Stream['composition']>;
-export type Flow = NonNullable<Stream['flow']>;
-export type Condition = Stream['condition'];
+export type Composition = Stream['composition'];
+export type Amount = NonNullable<Stream['amount']>;
+export type Condition = Stream['condition'][number];
 export type Reflux = NonNullable<Column['graph']['reflux']>;
+export type SheetCell = Column['balance']['cells'][number];
+export type CellPlace = Pick<SheetCell, 'component' | 'product'>;
+export type Estimate = Column['estimate'];
+export type Display = CaseDocument['display'];
+
+/** A fraction of the first of two components. */
+export interface Fraction {
+  value: number;
+  basis: 'mole' | 'mass';
+}
 
 /** Actions of one gesture (a drag, a spell of typing) carry the same name and are undone together. */
 export interface Gesture {
@@ -39,18 +50,17 @@ const documentSlice = createSlice({
     mixtureChosen: {
       prepare: prepared<CaseDocument['mixture']>,
       reducer(state, { payload }: Change<CaseDocument['mixture']>) {
-        state.mixture = payload;
+        takeOverMixture(state, payload);
       },
     },
     /** Exchanges the two components; every fraction keeps its meaning, so the top product is now rich in the other one. */
     componentsExchanged: {
       prepare: () => prepared(undefined),
       reducer(state) {
-        state.mixture.components.reverse();
-        for (const stream of state.streams) stream.composition = complement(stream.composition);
-        for (const { graph } of state.units) {
-          [graph.distillate, graph.bottoms] = [complement(graph.bottoms), complement(graph.distillate)];
-        }
+        const { components } = state.mixture;
+        components.reverse();
+        const [light] = components;
+        for (const { balance } of state.units) balance.cells = balance.cells.map((cell) => mirrored(cell, light?.id));
       },
     },
     modelChosen: {
@@ -66,31 +76,127 @@ const documentSlice = createSlice({
       },
     },
     compositionSet: {
-      prepare: prepared<OfStream<'composition', Fraction | null>>,
-      reducer(state, { payload }: Change<OfStream<'composition', Fraction | null>>) {
+      prepare: prepared<OfStream<'composition', Composition>>,
+      reducer(state, { payload }: Change<OfStream<'composition', Composition>>) {
         const stream = streamOf(state, payload.stream);
         if (stream) stream.composition = payload.composition;
       },
     },
-    flowSet: {
-      prepare: prepared<OfStream<'flow', Flow | null>>,
-      reducer(state, { payload }: Change<OfStream<'flow', Flow | null>>) {
+    /** One component's part; undefined: none is given. */
+    partSet: {
+      prepare: prepared<OfStream<'component', string> & { part: number | undefined }>,
+      reducer(state, { payload }: Change<OfStream<'component', string> & { part: number | undefined }>) {
+        const parts = streamOf(state, payload.stream)?.composition.parts;
+        if (parts === undefined) return;
+        if (payload.part === undefined) Reflect.deleteProperty(parts, payload.component);
+        else parts[payload.component] = payload.part;
+      },
+    },
+    /** The first of two components; the other takes the rest. */
+    lightFractionSet: {
+      prepare: prepared<OfStream<'fraction', Fraction | null>>,
+      reducer(state, { payload }: Change<OfStream<'fraction', Fraction | null>>) {
         const stream = streamOf(state, payload.stream);
-        if (stream) stream.flow = payload.flow;
+        const [light, heavy] = state.mixture.components;
+        if (stream === undefined || light === undefined || heavy === undefined) return;
+        const { fraction } = payload;
+        stream.composition =
+          fraction === null
+            ? { basis: 'mole', parts: {} }
+            : { basis: fraction.basis, parts: { [light.id]: fraction.value, [heavy.id]: complement(fraction.value) } };
+      },
+    },
+    amountSet: {
+      prepare: prepared<OfStream<'amount', Amount | null>>,
+      reducer(state, { payload }: Change<OfStream<'amount', Amount | null>>) {
+        const stream = streamOf(state, payload.stream);
+        if (stream) stream.amount = payload.amount;
       },
     },
     conditionSet: {
-      prepare: prepared<OfStream<'condition', Condition>>,
-      reducer(state, { payload }: Change<OfStream<'condition', Condition>>) {
+      prepare: prepared<OfStream<'condition', Condition> & { place: 0 | 1 }>,
+      reducer(state, { payload }: Change<OfStream<'condition', Condition> & { place: 0 | 1 }>) {
         const stream = streamOf(state, payload.stream);
-        if (stream) stream.condition = payload.condition;
+        if (stream) stream.condition[payload.place] = payload.condition;
+      },
+    },
+    streamRenamed: {
+      prepare: prepared<OfStream<'name', string>>,
+      reducer(state, { payload }: Change<OfStream<'name', string>>) {
+        const stream = streamOf(state, payload.stream);
+        if (stream) stream.name = payload.name;
+      },
+    },
+    feedAdded: {
+      prepare: prepared<{ column: string }>,
+      reducer(state, { payload }: Change<{ column: string }>) {
+        const id = freeId('feed', state.streams);
+        state.streams.push(newStream(id, `Feed ${state.streams.length + 1}`));
+        state.connections.push({ from: { stream: id }, to: { unit: payload.column } });
+      },
+    },
+    feedRemoved: {
+      prepare: prepared<{ stream: string }>,
+      reducer(state, { payload }: Change<{ stream: string }>) {
+        state.streams = state.streams.filter((s) => s.id !== payload.stream);
+        state.connections = state.connections.filter((c) => c.from.stream !== payload.stream);
+      },
+    },
+    drawAdded: {
+      prepare: prepared<{ column: string }>,
+      reducer(state, { payload }: Change<{ column: string }>) {
+        const column = columnOf(state, payload.column);
+        if (column === undefined) return;
+        const id = freeId('draw', column.draws);
+        column.draws.push({ id, name: `side draw ${column.draws.length + 1}`, phase: 'liquid' });
+      },
+    },
+    drawChanged: {
+      prepare: prepared<{ column: string; draw: string; change: Partial<Omit<Column['draws'][number], 'id'>> }>,
+      reducer(state, { payload }: Change<{ column: string; draw: string; change: Partial<Omit<Column['draws'][number], 'id'>> }>) {
+        const draw = columnOf(state, payload.column)?.draws.find((d) => d.id === payload.draw);
+        if (draw) Object.assign(draw, payload.change);
+      },
+    },
+    drawRemoved: {
+      prepare: prepared<{ column: string; draw: string }>,
+      reducer(state, { payload }: Change<{ column: string; draw: string }>) {
+        const column = columnOf(state, payload.column);
+        if (column === undefined) return;
+        column.draws = column.draws.filter((d) => d.id !== payload.draw);
+        column.balance.cells = column.balance.cells.filter((c) => c.product !== payload.draw);
+      },
+    },
+    /** A number on the balance sheet; the place holds one at a time, of whichever kind. */
+    cellSet: {
+      prepare: prepared<OfColumn<'cell', SheetCell>>,
+      reducer(state, { payload }: Change<OfColumn<'cell', SheetCell>>) {
+        const balance = columnOf(state, payload.column)?.balance;
+        if (balance === undefined) return;
+        const at = balance.cells.findIndex((c) => isSameCell(c, payload.cell));
+        if (at < 0) balance.cells.push(payload.cell);
+        else balance.cells[at] = payload.cell;
+      },
+    },
+    cellCleared: {
+      prepare: prepared<OfColumn<'cell', CellPlace & Pick<SheetCell, 'kind'>>>,
+      reducer(state, { payload }: Change<OfColumn<'cell', CellPlace & Pick<SheetCell, 'kind'>>>) {
+        const balance = columnOf(state, payload.column)?.balance;
+        if (balance) balance.cells = balance.cells.filter((c) => !isSameCell(c, payload.cell));
+      },
+    },
+    sheetCleared: {
+      prepare: prepared<{ column: string }>,
+      reducer(state, { payload }: Change<{ column: string }>) {
+        const balance = columnOf(state, payload.column)?.balance;
+        if (balance) balance.cells = [];
       },
     },
     pressureSet: {
-      prepare: prepared<OfColumn<'pressure', number | null>>,
-      reducer(state, { payload }: Change<OfColumn<'pressure', number | null>>) {
+      prepare: prepared<OfColumn<'pressure', number | null> & { end: 'top' | 'bottom' }>,
+      reducer(state, { payload }: Change<OfColumn<'pressure', number | null> & { end: 'top' | 'bottom' }>) {
         const column = columnOf(state, payload.column);
-        if (column) column.pressure = payload.pressure;
+        if (column) column.pressure[payload.end] = payload.pressure;
       },
     },
     condenserChosen: {
@@ -100,11 +206,28 @@ const documentSlice = createSlice({
         if (column) column.condenser = payload.condenser;
       },
     },
-    puritySet: {
-      prepare: prepared<{ column: string; product: 'distillate' | 'bottoms'; purity: Fraction | null }>,
-      reducer(state, { payload }: Change<{ column: string; product: 'distillate' | 'bottoms'; purity: Fraction | null }>) {
+    vapourShareSet: {
+      prepare: prepared<OfColumn<'share', number | null>>,
+      reducer(state, { payload }: Change<OfColumn<'share', number | null>>) {
         const column = columnOf(state, payload.column);
-        if (column) column.graph[payload.product] = payload.purity;
+        if (column) column.vapourShare = payload.share;
+      },
+    },
+    /**
+     * The purity of a product of two components. The sheet then holds the two purities and nothing else: the other product keeps the one it has,
+     * given or as it followed (`other`).
+     */
+    puritySet: {
+      prepare: prepared<Purity>,
+      reducer(state, { payload }: Change<Purity>) {
+        const column = columnOf(state, payload.column);
+        const [light] = state.mixture.components;
+        if (column === undefined || light === undefined) return;
+        const { product, purity, other } = payload;
+        const otherProduct = product === 'distillate' ? 'bottoms' : 'distillate';
+        const kept = column.balance.cells.find((c) => c.product === otherProduct && isPurity(c, light.id));
+        const cells = [kept ?? purityCell(light.id, otherProduct, other ?? null), purityCell(light.id, product, purity)];
+        column.balance.cells = cells.filter((c) => c !== null);
       },
     },
     refluxSet: {
@@ -121,10 +244,30 @@ const documentSlice = createSlice({
         if (column) column.graph.feedStage = payload.feedStage;
       },
     },
-    unitChosen: {
-      prepare: prepared<{ quantity: keyof CaseDocument['display']; unit: string }>,
-      reducer(state, { payload }: Change<{ quantity: keyof CaseDocument['display']; unit: string }>) {
-        state.display[payload.quantity] = payload.unit;
+    estimateSet: {
+      prepare: prepared<OfColumn<'change', Partial<Estimate>>>,
+      reducer(state, { payload }: Change<OfColumn<'change', Partial<Estimate>>>) {
+        const column = columnOf(state, payload.column);
+        if (column) Object.assign(column.estimate, payload.change);
+      },
+    },
+    carriedOver: {
+      prepare: prepared<OfColumn<'carried', Column['carried']>>,
+      reducer(state, { payload }: Change<OfColumn<'carried', Column['carried']>>) {
+        const column = columnOf(state, payload.column);
+        if (column) column.carried = payload.carried;
+      },
+    },
+    unitsChosen: {
+      prepare: prepared<Partial<Display>>,
+      reducer(state, { payload }: Change<Partial<Display>>) {
+        Object.assign(state.display, payload);
+      },
+    },
+    siteSet: {
+      prepare: prepared<Partial<CaseDocument['site']>>,
+      reducer(state, { payload }: Change<Partial<CaseDocument['site']>>) {
+        Object.assign(state.site, payload);
       },
     },
     notesWritten: {
@@ -136,27 +279,72 @@ const documentSlice = createSlice({
   },
 });
 
-function complement(fraction: Fraction | null): Fraction | null {
-  // 1 − 0.35 is 0.65, not 0.6500000000000001.
-  return fraction === null ? null : { ...fraction, value: Number((1 - fraction.value).toPrecision(12)) };
+interface Purity {
+  column: string;
+  product: 'distillate' | 'bottoms';
+  purity: Fraction | null;
+  /** Of the other product, as the sheet has it. */
+  other?: Fraction | null;
+}
+
+const isSameCell = (a: SheetCell, b: CellPlace & Pick<SheetCell, 'kind'>): boolean =>
+  a.component === b.component && a.product === b.product && a.kind === b.kind;
+
+const isPurity = ({ component, kind, wish }: SheetCell, light: string): boolean =>
+  component === light && wish === 'equal' && (kind === 'fraction' || kind === 'mass-fraction');
+
+function purityCell(component: string, product: string, purity: Fraction | null): SheetCell | null {
+  if (purity === null) return null;
+  return { component, product, kind: purity.basis === 'mass' ? 'mass-fraction' : 'fraction', wish: 'equal', value: purity.value };
+}
+
+/** What is said of a product, said of the other one, since the components change places. */
+function mirrored(cell: SheetCell, light: string | undefined): SheetCell {
+  const product = cell.product === 'distillate' ? 'bottoms' : cell.product === 'bottoms' ? 'distillate' : cell.product;
+  const isFraction = cell.kind === 'fraction' || cell.kind === 'mass-fraction';
+  if (!isFraction || light === undefined || cell.component === light) return { ...cell, product };
+  return { ...cell, product, component: light, value: complement(cell.value) };
+}
+
+/** 1 − 0.35 is 0.65, not 0.6500000000000001. */
+const complement = (value: number): number => Number((1 - value).toPrecision(12));
+
+/** An identifier that none of these has. */
+function freeId(stem: string, taken: readonly { id: string }[]): string {
+  for (let k = 2; ; k++) if (!taken.some(({ id }) => id === `${stem}-${k}`)) return `${stem}-${k}`;
 }
 
 export const documentReducer = documentSlice.reducer;
 export const {
+  amountSet,
+  carriedOver,
   caseOpened,
+  cellCleared,
+  cellSet,
   componentsExchanged,
   compositionSet,
   condenserChosen,
   conditionSet,
   documentReplaced,
+  drawAdded,
+  drawChanged,
+  drawRemoved,
+  estimateSet,
+  feedAdded,
+  feedRemoved,
   feedStageChosen,
-  flowSet,
+  lightFractionSet,
   mixtureChosen,
   modelChosen,
   modelOptionsChosen,
   notesWritten,
+  partSet,
   pressureSet,
   puritySet,
   refluxSet,
-  unitChosen,
+  sheetCleared,
+  siteSet,
+  streamRenamed,
+  unitsChosen,
+  vapourShareSet,
 } = documentSlice.actions;

@@ -1,5 +1,5 @@
-/** The open case as the pages read it. One column is all a case holds yet; its feed is the stream connected to it. */
-import { feedOf, graphInputHash } from '@keen-ladder/core';
+/** The open case as the pages read it. One column is all a case holds yet; its feeds are the streams connected to it. */
+import { feedsOf, inputHashes } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
@@ -15,14 +15,16 @@ export const columnOfCase = (document: CaseDocument): Column | undefined => docu
 
 export const selectColumn = createSelector([selectDocument], columnOfCase);
 
-/** Pa; undefined as long as none is given. */
-export const selectPressure = createSelector([selectColumn], (column) => column?.pressure ?? undefined);
+/** Pa at the top; undefined as long as none is given. */
+export const selectPressure = createSelector([selectColumn], (column) => column?.pressure.top ?? undefined);
 
-export const selectFeed = createSelector([selectDocument, selectColumn], (document, column): Stream | undefined =>
-  column === undefined ? undefined : document.streams.find((s) => s.id === feedOf(document, column)?.id),
+export const selectFeeds = createSelector([selectDocument, selectColumn], (document, column): Stream[] =>
+  column === undefined ? [] : document.streams.filter((s) => feedsOf(document, column).some((f) => f.id === s.id)),
 );
 
-/** What the graph now reads, hashed: a result with another hash is stale. */
-export const selectGraphHash = createSelector([selectDocument, selectColumn], (document, column) =>
-  column === undefined ? '' : graphInputHash(document, column.id),
+export const selectFeed = createSelector([selectFeeds], (feeds): Stream | undefined => feeds[0]);
+
+/** What each stop now reads, hashed: a result with another hash is stale. */
+export const selectHashes = createSelector([selectDocument, selectColumn], (document, column) =>
+  column === undefined ? null : inputHashes(document, column.id),
 );

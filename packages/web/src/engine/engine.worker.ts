@@ -1,15 +1,15 @@
 /** The engine in a worker of its own: the page never waits for it. */
-import { createGraphSolver } from '@keen-ladder/core';
-import type { CaseDocument, GraphResult } from '@keen-ladder/core';
+import { createCaseSolver } from '@keen-ladder/core';
+import type { CaseDocument, CaseResults } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
-const solveGraph = createGraphSolver();
+const solveCase = createCaseSolver();
 
 const engine = {
-  graph(document: CaseDocument, unit: string): { result: GraphResult; milliseconds: number } {
+  solve(document: CaseDocument, unit: string): { results: CaseResults; milliseconds: number } {
     const began = performance.now();
-    const result = solveGraph(document, unit);
-    return { result, milliseconds: performance.now() - began };
+    const results = solveCase(document, unit);
+    return { results, milliseconds: performance.now() - began };
   },
 };
 

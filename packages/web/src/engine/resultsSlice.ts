@@ -1,22 +1,22 @@
 /** What was computed, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
-import type { GraphResult } from '@keen-ladder/core';
+import type { CaseResults } from '@keen-ladder/core';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
 export interface Results {
-  graph: { result: GraphResult; milliseconds: number } | null;
+  solved: { results: CaseResults; milliseconds: number } | null;
   /** The engine's own failure, which is our mistake and must be seen. */
   failure: string | null;
 }
 
-const initialState: Results = { graph: null, failure: null };
+const initialState: Results = { solved: null, failure: null };
 
 const resultsSlice = createSlice({
   name: 'results',
   initialState,
   reducers: {
-    graphSolved(state, { payload }: PayloadAction<{ result: GraphResult; milliseconds: number }>) {
-      return { ...state, graph: payload, failure: null };
+    caseSolved(state, { payload }: PayloadAction<{ results: CaseResults; milliseconds: number }>) {
+      return { ...state, solved: payload, failure: null };
     },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
@@ -26,4 +26,4 @@ const resultsSlice = createSlice({
 });
 
 export const resultsReducer = resultsSlice.reducer;
-export const { engineFailed, graphSolved, resultsCleared } = resultsSlice.actions;
+export const { caseSolved, engineFailed, resultsCleared } = resultsSlice.actions;

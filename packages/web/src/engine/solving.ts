@@ -3,7 +3,7 @@ import type { CaseDocument } from '@keen-ladder/schema';
 import { wrap } from 'comlink';
 import type { AppStore } from '../app/store.ts';
 import type { Engine } from './engine.worker.ts';
-import { engineFailed, graphSolved } from './resultsSlice.ts';
+import { caseSolved, engineFailed } from './resultsSlice.ts';
 
 /** Starts a worker and follows the store until the returned function is called. */
 export function followDocument(store: AppStore, unitOf: (document: CaseDocument) => string | undefined): () => void {
@@ -22,7 +22,7 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
       const unit = unitOf(document);
       if (unit === undefined) continue;
       try {
-        store.dispatch(graphSolved(await engine.graph(document, unit)));
+        store.dispatch(caseSolved(await engine.solve(document, unit)));
       } catch (error) {
         store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
       }

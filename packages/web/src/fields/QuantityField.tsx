@@ -1,15 +1,16 @@
 /** A number field for a quantity in one of several dimensions; what is typed in any unit of theirs is taken, and shown in the case's. */
-import { findUnit, formatEntered, fromSI, parseQuantity, toSI } from '@keen-ladder/core';
+import { findUnit, formatEntered, fromSI, parseQuantity, shownUnit, toSI } from '@keen-ladder/core';
 import type { Dimension, Unit } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
-import { selectSite } from '../document/selectors.ts';
+import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { Field } from './Field.tsx';
 import { useGesture } from './gesture.ts';
 import { NumberInput } from './NumberInput.tsx';
 import { unread } from './reading.ts';
+import type { Reading } from './reading.ts';
 
 interface Props {
   label: string;
@@ -18,22 +19,24 @@ interface Props {
   value: { si: number; dimension: Dimension } | null;
   /** What the field takes; the first is meant when nothing is set yet. */
   dimensions: [Dimension, ...Dimension[]];
-  /** Unit in which a dimension is shown. */
-  unitOf: (dimension: Dimension) => string;
   /** One press of an arrow key, in the unit shown. */
   step: number;
   /** A slider beneath, over this range in the unit shown. */
   range?: [number, number];
+  /** SI values that are taken; others are refused where they are typed. */
+  limits?: { from: number; to: number };
   note?: ReactNode;
+  placeholder?: string;
   onChange: (value: { si: number; dimension: Dimension } | null, gesture: string) => void;
 }
 
-export function QuantityField({ label, path, value, dimensions, unitOf, step, range, note, onChange }: Props) {
+export function QuantityField({ label, path, value, dimensions, step, range, limits, note, placeholder, onChange }: Props) {
   const site = useAppSelector(selectSite);
+  const display = useAppSelector(selectDisplay);
   const [error, setError] = useState<string | undefined>(undefined);
   const slide = useGesture();
   const dimension = value?.dimension ?? dimensions[0];
-  const unit: Unit = findUnit(dimension, unitOf(dimension));
+  const unit: Unit = findUnit(dimension, shownUnit(display, dimension));
   const shownValue = value === null ? undefined : tidy(fromSI(value.si, unit, site));
 
   const onText = (text: string, gesture: string) => {
@@ -43,8 +46,14 @@ export function QuantityField({ label, path, value, dimensions, unitOf, step, ra
     }
     const parsed = parseQuantity(text, dimensions, unit, site);
     if (!parsed.ok) return unread(parsed.problem);
+    if (limits !== undefined && !(parsed.value.value >= limits.from && parsed.value.value <= limits.to))
+      return beyond(limits, unit);
     onChange({ si: parsed.value.value, dimension: parsed.value.unit.dimension }, gesture);
     return { ok: true } as const;
+  };
+  const beyond = ({ from, to }: { from: number; to: number }, u: Unit): Reading => {
+    const [low, high] = [from, to].map((si) => formatEntered(tidy(fromSI(si, u, site))));
+    return { ok: false, certain: false, sentence: `It must lie between ${low} and ${high} ${u.id}.` };
   };
   const setShown = (shown: number, gesture: string) => {
     onChange({ si: toSI(tidy(shown), unit, site), dimension }, gesture);
@@ -59,6 +68,7 @@ export function QuantityField({ label, path, value, dimensions, unitOf, step, ra
             describedBy={describedBy}
             shown={shownValue === undefined ? '' : formatEntered(shownValue)}
             unit={unit.id}
+            {...(placeholder === undefined ? {} : { placeholder })}
             onText={onText}
             onStep={(steps, gesture) => {
               if (shownValue !== undefined) setShown(shownValue + steps * step, gesture);

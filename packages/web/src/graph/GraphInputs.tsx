@@ -1,62 +1,58 @@
 /** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
-import { capital, formatEntered, parseReflux } from '@keen-ladder/core';
-import type { Dimension, FeedQuality } from '@keen-ladder/core';
-import { Slider } from 'antd';
+import { capital, formatFraction } from '@keen-ladder/core';
+import type { Dimension } from '@keen-ladder/core';
 import { memo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import {
-  compositionSet,
-  condenserChosen,
-  conditionSet,
-  feedStageChosen,
-  flowSet,
-  pressureSet,
-  puritySet,
-  refluxSet,
-} from '../document/documentSlice.ts';
-import type { Column, Condition, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
-import { selectColumn, selectComponents, selectDisplay, selectFeed } from '../document/selectors.ts';
-import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
+import { RefluxField } from '../column/RefluxField.tsx';
+import { feedStageChosen, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
+import type { Column, Fraction, Stream } from '../document/documentSlice.ts';
+import { selectColumn, selectComponents, selectDocument, selectFeed } from '../document/selectors.ts';
+import { AmountField } from '../feed/AmountField.tsx';
+import { ConditionFields } from '../feed/ConditionFields.tsx';
 import { Field } from '../fields/Field.tsx';
-import { useGesture } from '../fields/gesture.ts';
 import { NumberInput } from '../fields/NumberInput.tsx';
-import { unread } from '../fields/reading.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
-import { MixtureInputs } from './MixtureInputs.tsx';
-import { selectBestFeedStage, selectFeedQuality } from './standing.ts';
-import { selectShowQuantity, unitFor } from './units.ts';
+import { selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
+import { BinaryMixture } from '../mixture/BinaryMixture.tsx';
+import { lightFractionOf, purityOf } from './moves.ts';
+import { selectBestFeedStage } from './standing.ts';
 
 /** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
 export function GraphInputs() {
+  const dispatch = useAppDispatch();
   const column = useAppSelector(selectColumn);
   const feed = useAppSelector(selectFeed);
   const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
   if (column === undefined || feed === undefined) return null;
   return (
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
-      <MixtureInputs />
+      <BinaryMixture />
       <FeedInputs feed={feed} light={light} />
       <section>
         <h2>Split wanted</h2>
-        <PurityField column={column.id} product="distillate" purity={column.graph.distillate} light={light} />
-        <PurityField column={column.id} product="bottoms" purity={column.graph.bottoms} light={light} />
+        <PurityField column={column} product="distillate" light={light} />
+        <PurityField column={column} product="bottoms" light={light} />
       </section>
       <section>
         <h2>Column</h2>
-        <PressureField column={column.id} pressure={column.pressure} />
-        <RefluxField column={column.id} reflux={column.graph.reflux} />
-        <CondenserField column={column.id} condenser={column.condenser} />
+        <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure" />
+        <RefluxField
+          path={`units.${column.id}.graph.reflux`}
+          reflux={column.graph.reflux}
+          onChange={(reflux, gesture) => dispatch(refluxSet({ column: column.id, reflux }, gesture))}
+        />
+        <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial']} />
         <FeedStageField column={column.id} feedStage={column.graph.feedStage} />
       </section>
     </form>
   );
 }
 
-function fractionValue(fraction: Fraction | null) {
-  return fraction === null
+const fractionValue = (fraction: Fraction | null) =>
+  fraction === null
     ? null
     : { si: fraction.value, dimension: fraction.basis === 'mole' ? ('moleFraction' as const) : ('massFraction' as const) };
-}
 
 function toFraction(value: { si: number; dimension: Dimension } | null): Fraction | null {
   return value === null ? null : { value: value.si, basis: value.dimension === 'massFraction' ? 'mass' : 'mole' };
@@ -66,231 +62,69 @@ interface FractionProps {
   label: string;
   path: string;
   fraction: Fraction | null;
+  /** What stands there though it was not typed here. */
+  follows: number | undefined;
   onChange: (fraction: Fraction | null, gesture: string) => void;
 }
 
-function FractionField({ label, path, fraction, onChange }: FractionProps) {
-  const display = useAppSelector(selectDisplay);
+/** A fraction of the light component, typed here; or, as a note, what other numbers of Feed & balance make it. */
+function FractionField({ label, path, fraction, follows, onChange }: FractionProps) {
+  const note = fraction === null && follows !== undefined ? `${formatFraction(follows)} mol/mol by the balance sheet` : undefined;
   return (
     <QuantityField
       label={label}
       path={path}
       value={fractionValue(fraction)}
       dimensions={['moleFraction', 'massFraction']}
-      unitOf={(d) => unitFor(display, d)}
       step={0.001}
       range={[0, 1]}
+      note={note}
       onChange={(value, gesture) => onChange(toFraction(value), gesture)}
     />
   );
 }
 
-const conditionOptions: { value: Condition['by']; label: string }[] = [
-  { value: 'saturated-liquid', label: 'saturated liquid' },
-  { value: 'saturated-vapour', label: 'saturated vapour' },
-  { value: 'temperature', label: 'by temperature' },
-  { value: 'q', label: 'by feed quality q' },
-];
-
-/** Another kind of condition, begun with the value that the present one has. */
-function conditionOf(by: Condition['by'], now: FeedQuality | null): Condition {
-  switch (by) {
-    case 'q':
-      return { by, q: now === null ? null : Number(now.q.toPrecision(4)) };
-    case 'temperature':
-      return { by, temperature: now === null ? null : Number(now.bubblePoint.toPrecision(9)) };
-    case 'saturated-liquid':
-    case 'saturated-vapour':
-      return { by };
-  }
-}
-
 const FeedInputs = memo(function FeedInputs({ feed, light }: { feed: Stream; light: string }) {
   const dispatch = useAppDispatch();
-  const display = useAppSelector(selectDisplay);
-  const now = useAppSelector(selectFeedQuality, sameFeed);
-  const show = useAppSelector(selectShowQuantity);
-  const { condition } = feed;
-  const path = `streams.${feed.id}`;
-  const setCondition = (next: Condition, gesture?: string) => dispatch(conditionSet({ stream: feed.id, condition: next }, gesture));
+  const fraction = lightFractionOf(useAppSelector(selectComponents), feed);
+  const follows = useAppSelector((state) => selectFeedFacts(state, feed.id)?.moleFractions[0]);
   return (
     <section>
       <h2>Feed</h2>
       <FractionField
         label={`${capital(light)} in feed`}
-        path={`${path}.composition`}
-        fraction={feed.composition}
-        onChange={(composition, gesture) => dispatch(compositionSet({ stream: feed.id, composition }, gesture))}
+        path={`streams.${feed.id}.composition`}
+        fraction={fraction}
+        follows={follows}
+        onChange={(next, gesture) => dispatch(lightFractionSet({ stream: feed.id, fraction: next }, gesture))}
       />
-      <QuantityField
-        label="Flow"
-        path={`${path}.flow`}
-        value={
-          feed.flow === null ? null : { si: feed.flow.value, dimension: feed.flow.basis === 'molar' ? 'molarFlow' : 'massFlow' }
-        }
-        dimensions={['molarFlow', 'massFlow']}
-        unitOf={(d) => unitFor(display, d)}
-        step={1}
-        onChange={(value, gesture) =>
-          dispatch(
-            flowSet(
-              {
-                stream: feed.id,
-                flow: value === null ? null : { value: value.si, basis: value.dimension === 'massFlow' ? 'mass' : 'molar' },
-              },
-              gesture,
-            ),
-          )
-        }
-      />
-      <ChoiceField
-        label="Condition"
-        value={condition.by}
-        options={conditionOptions}
-        onChange={(by) => setCondition(conditionOf(by, now))}
-      />
-      {condition.by === 'temperature' && (
-        <QuantityField
-          label="Temperature"
-          path={`${path}.condition`}
-          value={condition.temperature === null ? null : { si: condition.temperature, dimension: 'temperature' }}
-          dimensions={['temperature']}
-          unitOf={(d) => unitFor(display, d)}
-          step={1}
-          note={
-            now === null
-              ? undefined
-              : `boils at ${show(now.bubblePoint, 'temperature')}, dew point ${show(now.dewPoint, 'temperature')}`
-          }
-          onChange={(value, gesture) => setCondition({ by: 'temperature', temperature: value?.si ?? null }, gesture)}
-        />
-      )}
-      {condition.by === 'q' && (
-        <QuantityField
-          label="Feed quality q"
-          path={`${path}.condition`}
-          value={condition.q === null ? null : { si: condition.q, dimension: 'ratio' }}
-          dimensions={['ratio']}
-          unitOf={() => ''}
-          step={0.05}
-          range={[-0.5, 1.5]}
-          onChange={(value, gesture) => setCondition({ by: 'q', q: value?.si ?? null }, gesture)}
-        />
-      )}
+      <AmountField stream={feed} />
+      <ConditionFields stream={feed} />
     </section>
   );
 });
 
-const sameFeed = (a: FeedQuality | null, b: FeedQuality | null): boolean =>
-  a?.q === b?.q && a?.bubblePoint === b?.bubblePoint && a?.dewPoint === b?.dewPoint;
-
 interface PurityProps {
-  column: string;
+  column: Column;
   product: 'distillate' | 'bottoms';
-  purity: Fraction | null;
   light: string;
 }
 
-const PurityField = memo(function PurityField({ column, product, purity, light }: PurityProps) {
+const PurityField = memo(function PurityField({ column, product, light }: PurityProps) {
   const dispatch = useAppDispatch();
+  const document = useAppSelector(selectDocument);
+  const split = useAppSelector((state) => selectGraphResult(state)?.basis?.split);
+  const [mine, others] = product === 'distillate' ? [split?.xD, split?.xB] : [split?.xB, split?.xD];
+  const other: Fraction | null = others === undefined ? null : { value: Number(others.toFixed(6)), basis: 'mole' };
+  const path = `units.${column.id}.balance.${product}.${document.mixture.components[0]?.id ?? ''}`;
   return (
     <FractionField
       label={`${capital(light)} in ${product}`}
-      path={`units.${column}.graph.${product}`}
-      fraction={purity}
-      onChange={(next, gesture) => dispatch(puritySet({ column, product, purity: next }, gesture))}
+      path={path}
+      fraction={purityOf(document, column, product)}
+      follows={mine}
+      onChange={(purity, gesture) => dispatch(puritySet({ column: column.id, product, purity, other }, gesture))}
     />
-  );
-});
-
-const condenserOptions = [
-  { value: 'total' as const, label: 'total' },
-  { value: 'partial' as const, label: 'partial, vapour product' },
-];
-
-const CondenserField = memo(function CondenserField({ column, condenser }: { column: string; condenser: Column['condenser'] }) {
-  const dispatch = useAppDispatch();
-  return (
-    <ChoiceField
-      label="Condenser"
-      value={condenser}
-      options={condenserOptions}
-      onChange={(next) => dispatch(condenserChosen({ column, condenser: next }))}
-    />
-  );
-});
-
-const PressureField = memo(function PressureField({ column, pressure }: { column: string; pressure: number | null }) {
-  const dispatch = useAppDispatch();
-  const display = useAppSelector(selectDisplay);
-  return (
-    <QuantityField
-      label="Pressure"
-      path={`units.${column}.pressure`}
-      value={pressure === null ? null : { si: pressure, dimension: 'pressure' }}
-      dimensions={['pressure']}
-      unitOf={(d) => unitFor(display, d)}
-      step={0.05}
-      onChange={(value, gesture) => dispatch(pressureSet({ column, pressure: value?.si ?? null }, gesture))}
-    />
-  );
-});
-
-const REFLUX_STEP = 0.01;
-
-/** The reflux, as a ratio or as a multiple of the minimum: whichever is typed. */
-const RefluxField = memo(function RefluxField({ column, reflux }: { column: string; reflux: Reflux | null }) {
-  const dispatch = useAppDispatch();
-  const [error, setError] = useState<string | undefined>(undefined);
-  const slide = useGesture();
-  const set = (next: Reflux | null, gesture: string) => dispatch(refluxSet({ column, reflux: next }, gesture));
-  const setValue = (value: number, gesture: string) => {
-    if (reflux !== null) set({ kind: reflux.kind, value: Number(value.toPrecision(10)) }, gesture);
-  };
-  const onText = (text: string, gesture: string) => {
-    if (text.trim() === '') {
-      set(null, gesture);
-      return { ok: true } as const;
-    }
-    const parsed = parseReflux(text, reflux?.kind ?? 'ratio');
-    if (!parsed.ok) return unread(parsed.problem);
-    set(parsed.value, gesture);
-    return { ok: true } as const;
-  };
-  return (
-    <Field label="Reflux" path={`units.${column}.graph.reflux`} error={error}>
-      {({ id, describedBy }) => (
-        <>
-          <NumberInput
-            id={id}
-            label="Reflux"
-            describedBy={describedBy}
-            shown={reflux === null ? '' : formatEntered(reflux.value)}
-            unit={reflux?.kind === 'multiple' ? '× minimum' : 'mol/mol'}
-            onText={onText}
-            onStep={(steps, gesture) => {
-              if (reflux !== null) setValue(reflux.value + steps * REFLUX_STEP, gesture);
-            }}
-            onError={setError}
-          />
-          {reflux !== null && (
-            <Slider
-              className="field-slider"
-              min={reflux.kind === 'multiple' ? 1 : 0}
-              max={reflux.kind === 'multiple' ? 3 : Math.max(5, Math.ceil(reflux.value))}
-              step={REFLUX_STEP}
-              value={reflux.value}
-              tooltip={{ open: false }}
-              ariaLabelForHandle="Reflux, slider"
-              onChange={(value) => {
-                setValue(value, slide.current());
-              }}
-              onChangeComplete={slide.renew}
-            />
-          )}
-        </>
-      )}
-    </Field>
   );
 });
 

@@ -1,27 +1,15 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
-import {
-  capital,
-  explain,
-  explainOpenPoint,
-  explainWarning,
-  formatFixed,
-  formatNumber,
-  isCubic,
-  MODEL_WORDS,
-  pairStandings,
-} from '@keen-ladder/core';
-import type { GraphDesign, Mixture, OpenPoint, PairStanding, Reason, Warning } from '@keen-ladder/core';
-import { Button, Input, Segmented } from 'antd';
+import { capital, explain, formatFixed, formatNumber, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
+import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
+import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { goToField } from '../case/goToField.ts';
-import { notesWritten } from '../document/documentSlice.ts';
 import { selectColumn, selectMixture } from '../document/selectors.ts';
-import { useGesture } from '../fields/gesture.ts';
+import { Figures as FigureList, Notes, OpenPoints, Warnings } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
 import { StageTable } from './StageTable.tsx';
-import { selectIsStale, selectLastStanding } from './standing.ts';
-import { selectShow, selectShowQuantity } from './units.ts';
+import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
+import { selectShow, selectShowQuantity } from '../document/showing.ts';
 
 type Leaf = 'Result' | 'Stages' | 'Notes';
 
@@ -32,36 +20,34 @@ interface Props {
 
 export function GraphMargin({ hovered, onHover }: Props) {
   const [leaf, setLeaf] = useState<Leaf>('Result');
-  const isStale = useAppSelector(selectIsStale);
+  const isStale = useAppSelector(selectIsGraphStale);
   return (
     <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
       <Segmented<Leaf> className="leaves" options={['Result', 'Stages', 'Notes']} value={leaf} onChange={setLeaf} block />
       {leaf === 'Result' && <ResultLeaf />}
       {leaf === 'Stages' && <StageTable hovered={hovered} onHover={onHover} />}
-      {leaf === 'Notes' && <NotesLeaf />}
+      {leaf === 'Notes' && <Notes />}
     </aside>
   );
 }
 
 function ResultLeaf() {
-  const standing = useAppSelector(selectLastStanding);
+  const standing = useAppSelector(selectLastGraphStanding);
   const failure = useAppSelector((state) => state.results.failure);
   if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
   switch (standing.state) {
     case 'ready':
-    case 'stale':
       return <p className="sentence">Solving …</p>;
     case 'open':
       return <OpenPoints points={standing.points} />;
     case 'out-of-reach':
       return <OutOfReach reason={standing.reason} />;
     case 'solved':
-      return <Solved design={standing.design} warnings={standing.warnings} />;
+      return <Solved design={standing.value} warnings={standing.warnings} />;
   }
 }
 
 function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[] }) {
-  const show = useAppSelector(selectShow);
   const condenser = useAppSelector(selectColumn)?.condenser;
   const counted = condenser === 'partial' ? 'partial condenser and reboiler included' : 'reboiler included';
   return (
@@ -79,11 +65,7 @@ function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[]
           {`The best feed stage is ${design.bestFeedStage}, with ${formatFixed(design.neededAtBest, 1)} stages: stage ${design.feedStage} costs ${formatFixed(design.needed - design.neededAtBest, 1)} more.`}
         </p>
       )}
-      {warnings.map((warning) => (
-        <p className="sentence" key={warning.code + explainWarning(warning, show)}>
-          {explainWarning(warning, show)}
-        </p>
-      ))}
+      <Warnings warnings={warnings} />
       <h2>Open points</h2>
       <p className="quiet">None. The graph is complete.</p>
       <Sources />
@@ -106,35 +88,7 @@ function Figures({ design }: { design: GraphDesign }) {
     ['Distillate leaves at', quantity(design.distillateTemperature, 'temperature')],
     ['Bottoms leave at', quantity(design.bottomsTemperature, 'temperature')],
   ];
-  return (
-    <dl className="figures">
-      {rows.map(([name, value]) => (
-        <div key={name}>
-          <dt>{name}</dt>
-          <dd>{value}</dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
-
-function OpenPoints({ points }: { points: OpenPoint[] }) {
-  return (
-    <>
-      <h2>Open points</h2>
-      <p className="quiet">{points.length === 1 ? 'One more thing is needed:' : `${points.length} more things are needed:`}</p>
-      <ul className="open-points">
-        {points.map((point) => (
-          <li key={point.path + point.code}>
-            <span className="sentence">{explainOpenPoint(point)}</span>
-            <Button type="link" className="go" onClick={() => goToField(point.path)}>
-              Go to the field
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </>
-  );
+  return <FigureList rows={rows} />;
 }
 
 function OutOfReach({ reason }: { reason: Reason }) {
@@ -191,22 +145,4 @@ function standingWords({ kind, source = '', confidence }: PairStanding): string 
     case 'missing':
       return 'missing';
   }
-}
-
-function NotesLeaf() {
-  const dispatch = useAppDispatch();
-  const notes = useAppSelector((state) => state.document.present.notes);
-  const gesture = useGesture();
-  return (
-    <Input.TextArea
-      className="notes"
-      aria-label="Notes on this case"
-      placeholder="Where the numbers came from, what was agreed, what to try next."
-      autoSize={{ minRows: 12, maxRows: 26 }}
-      maxLength={20_000}
-      value={notes}
-      onChange={(event) => dispatch(notesWritten(event.target.value, gesture.current()))}
-      onBlur={gesture.renew}
-    />
-  );
 }

@@ -3,7 +3,7 @@ import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown } from 'antd';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectColumn, selectComponents, selectFeed } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDocument, selectFeed } from '../document/selectors.ts';
 import { saveCsv, savePng, saveSvg } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { Drawing } from './drawing/Drawing.tsx';
@@ -11,10 +11,10 @@ import { GraphInputs } from './GraphInputs.tsx';
 import { GraphMargin } from './GraphMargin.tsx';
 import { moveTo, selectDrawingPoints, stepBy } from './moves.ts';
 import type { Movables } from './moves.ts';
-import { selectGraphResult, selectIsStale } from './standing.ts';
+import { selectGraphResult, selectIsGraphStale } from '../stops/standing.ts';
 import { stageRows } from './stageRows.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
-import { selectShowQuantity } from './units.ts';
+import { selectShowQuantity } from '../document/showing.ts';
 
 export function GraphPage() {
   const [hovered, setHovered] = useState(0);
@@ -40,8 +40,9 @@ function GraphSheet({ hovered, onHover }: Hover) {
   const svg = useRef<SVGSVGElement>(null);
   const size = useSize(sheet);
   const result = useAppSelector(selectGraphResult);
-  const isStale = useAppSelector(selectIsStale);
+  const isStale = useAppSelector(selectIsGraphStale);
   const points = useAppSelector(selectDrawingPoints);
+  const document = useAppSelector(selectDocument);
   const components = useAppSelector(selectComponents);
   const column = useAppSelector(selectColumn);
   const feed = useAppSelector(selectFeed);
@@ -50,7 +51,7 @@ function GraphSheet({ hovered, onHover }: Hover) {
   const curve = result?.curve ?? null;
   const movables: Movables | undefined =
     light !== undefined && heavy !== undefined && curve !== null && result !== null && column !== undefined && feed !== undefined
-      ? { components, column, feed, result, points }
+      ? { document, components, column, feed, result, points }
       : undefined;
   return (
     <div className="sheet graph-sheet" ref={sheet} data-stale={isStale}>

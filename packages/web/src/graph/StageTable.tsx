@@ -1,14 +1,14 @@
 /** Stage by stage; the row and the step on the drawing point at each other. */
 import { CopyOutlined } from '@ant-design/icons';
 import { findUnit, formatFraction, formatQuantity } from '@keen-ladder/core';
-import type { Stage } from '@keen-ladder/core';
+import type { CondenserKind, Stage } from '@keen-ladder/core';
 import { App, Button, Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
 import { stageRows } from './stageRows.ts';
-import { selectGraphResult } from './standing.ts';
+import { selectGraphResult } from '../stops/standing.ts';
 
 interface Row extends Stage {
   number: number;
@@ -84,6 +84,6 @@ export function StageTable({ hovered, onHover }: Props) {
   );
 }
 
-function endsSentence(condenser: 'total' | 'partial' | undefined): string {
+function endsSentence(condenser: CondenserKind | undefined): string {
   return condenser === 'partial' ? 'Stage 1 is the condenser, the last the reboiler.' : 'The last is the reboiler.';
 }

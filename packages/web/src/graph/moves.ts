@@ -1,30 +1,52 @@
 /** What a drag on the drawing means for the document: the inverse of where each movable is drawn. */
-import { massToMole, moleToMass } from '@keen-ladder/core';
+import { givenPurity, massToMole, moleToMass } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
+import type { CaseDocument } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { AppDispatch } from '../app/store.ts';
-import { compositionSet, conditionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
+import { conditionSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Column, Fraction, Stream } from '../document/documentSlice.ts';
 import { selectColumn, selectDocument, selectFeed } from '../document/selectors.ts';
+import { selectGraphResult } from '../stops/standing.ts';
 import type { DrawingPoints, Movable } from './drawing/Drawing.tsx';
 
 type Components = Parameters<typeof moleToMass>[0];
 
 /** Fractions entered, as mole fractions for drawing; undefined where none can be drawn. */
 export const selectDrawingPoints = createSelector(
-  [selectDocument, selectColumn, selectFeed],
-  (document, column, feed): DrawingPoints => {
+  [selectDocument, selectColumn, selectFeed, selectGraphResult],
+  (document, column, feed, result): DrawingPoints => {
     const { components } = document.mixture;
-    const drawn = (fraction: Fraction | null | undefined): number | undefined => {
-      if (fraction === null || fraction === undefined || components.length !== 2) return undefined;
+    const drawn = (fraction: Fraction | null): number | undefined => {
+      if (fraction === null || components.length !== 2) return undefined;
       const x = fraction.basis === 'mole' ? fraction.value : massToMole(components, fraction.value);
       return x >= 0 && x <= 1 ? x : undefined;
     };
-    return { z: drawn(feed?.composition), xD: drawn(column?.graph.distillate), xB: drawn(column?.graph.bottoms) };
+    const split = result?.basis?.split;
+    const purity = (product: 'distillate' | 'bottoms') => (column === undefined ? null : purityOf(document, column, product));
+    return {
+      z: drawn(feed === undefined ? null : lightFractionOf(components, feed)) ?? split?.z,
+      xD: drawn(purity('distillate')) ?? split?.xD,
+      xB: drawn(purity('bottoms')) ?? split?.xB,
+    };
   },
 );
 
+/** The first component's fraction in a feed, as typed; null where it is typed in some other way or not at all. */
+export function lightFractionOf(components: Components, { composition }: Stream): Fraction | null {
+  const { basis, parts } = composition;
+  const part = parts[components[0]?.id ?? ''];
+  return (basis === 'mole' || basis === 'mass') && part !== undefined ? { value: part, basis } : null;
+}
+
+/** The purity of a product, as typed; null where the balance sheet has it otherwise or not at all. */
+export function purityOf(document: CaseDocument, column: Column, product: 'distillate' | 'bottoms'): Fraction | null {
+  const cell = givenPurity(document, column, product);
+  return cell === undefined ? null : { value: cell.value, basis: cell.kind === 'mass-fraction' ? 'mass' : 'mole' };
+}
+
 export interface Movables {
+  document: CaseDocument;
   components: Components;
   column: Column;
   feed: Stream;
@@ -78,18 +100,24 @@ function setFraction(
   x: number,
   gesture: string,
 ): void {
-  const entered = { distillate: at.column.graph.distillate, feed: at.feed.composition, bottoms: at.column.graph.bottoms }[what];
+  const { document, column, feed, components, points } = at;
+  const entered = what === 'feed' ? lightFractionOf(components, feed) : purityOf(document, column, what);
   const mole = clamp(rounded(x, 4), 1e-4, 1 - 1e-4);
   const fraction: Fraction =
-    entered?.basis === 'mass'
-      ? { value: rounded(moleToMass(at.components, mole), 5), basis: 'mass' }
-      : { value: mole, basis: 'mole' };
-  if (what === 'feed') dispatch(compositionSet({ stream: at.feed.id, composition: fraction }, gesture));
-  else dispatch(puritySet({ column: at.column.id, product: what, purity: fraction }, gesture));
+    entered?.basis === 'mass' ? { value: rounded(moleToMass(components, mole), 5), basis: 'mass' } : { value: mole, basis: 'mole' };
+  if (what === 'feed') {
+    dispatch(lightFractionSet({ stream: feed.id, fraction }, gesture));
+    return;
+  }
+  const there = what === 'distillate' ? points.xB : points.xD;
+  const other: Fraction | null = there === undefined ? null : { value: rounded(there, 6), basis: 'mole' };
+  dispatch(puritySet({ column: column.id, product: what, purity: fraction, other }, gesture));
 }
 
 function setQ(dispatch: AppDispatch, at: Movables, q: number, gesture: string): void {
-  dispatch(conditionSet({ stream: at.feed.id, condition: { by: 'q', q: clamp(rounded(q, 3), -5, 5) } }, gesture));
+  const { feed } = at;
+  dispatch(conditionSet({ stream: feed.id, place: 0, condition: { by: 'column-pressure' } }, gesture));
+  dispatch(conditionSet({ stream: feed.id, place: 1, condition: { by: 'q', value: clamp(rounded(q, 3), -5, 5) } }, gesture));
 }
 
 /** Keeps the reflux a multiple of the minimum where it was entered as one. */

@@ -42,6 +42,10 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'product-empty':
     case 'three-phases':
     case 'no-such-state':
+    case 'same-knowledge':
+    case 'cells-conflict':
+    case 'no-split':
+    case 'keys-unknown':
     case 'feed-outside-products':
     case 'two-liquids':
     case 'too-many-stages':

@@ -26,7 +26,7 @@ export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; o
       const document = newCaseDocument();
       const mixture = chosen.length === 0 ? document.mixture : await api.mixture(chosen.map((c) => c.id));
       const made = await api.createCase(project.id, finalName, { ...document, mixture });
-      await navigate(`/cases/${made.id}/graph`);
+      await navigate(`/cases/${made.id}`);
     } catch (failure) {
       setError(failure instanceof Error ? failure.message : String(failure));
     }

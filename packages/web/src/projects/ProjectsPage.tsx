@@ -1,7 +1,7 @@
 /** Projects and their cases: the first page that anyone sees. */
 import { DeleteOutlined, EllipsisOutlined, PlusOutlined, UploadOutlined } from '@ant-design/icons';
 import { formatFixed, formatNumber } from '@keen-ladder/core';
-import { DEMO_PROJECT } from '@keen-ladder/schema';
+import { DEMO_PROJECT, FIRST_CASE } from '@keen-ladder/schema';
 import type { CaseSummary, ProjectSummary } from '@keen-ladder/schema';
 import { App, Button, Dropdown, Upload } from 'antd';
 import { useState } from 'react';
@@ -75,7 +75,7 @@ export function ProjectsPage() {
 
 /** One sentence that says what to do next. */
 function Welcome({ projects }: { projects: ProjectSummary[] }) {
-  const demo = projects.find((p) => p.name === DEMO_PROJECT)?.cases.at(-1);
+  const demo = projects.find((p) => p.name === DEMO_PROJECT)?.cases.find((c) => c.name === FIRST_CASE);
   if (projects.length === 0) return <p className="welcome">Begin with a project: a folder for the cases of one piece of work.</p>;
   if (demo === undefined)
     return <p className="welcome">Open a case, or begin a new one: two components, a feed and two purities are enough.</p>;
@@ -100,7 +100,7 @@ function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) 
   const importFile = async (file: Blob) => {
     try {
       const made = await api.importCase(project.id, JSON.parse(await file.text()));
-      await navigate(`/cases/${made.id}/graph`);
+      await navigate(`/cases/${made.id}`);
     } catch (error) {
       void message.error(
         error instanceof SyntaxError ? 'This file is not a Keen Ladder case file: it is not JSON.' : messageOf(error),
@@ -205,7 +205,7 @@ function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
   ];
   return (
     <li className="case-card">
-      <Link to={`/cases/${item.id}/graph`} className="case-link">
+      <Link to={`/cases/${item.id}`} className="case-link">
         <Thumbnail figures={figures} />
         <span className="case-words">
           <span className="case-name">{item.name}</span>

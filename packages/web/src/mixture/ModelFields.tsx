@@ -1,33 +1,20 @@
-/** The mixture of the graph: two components, the model, and what can be chosen beside it. */
+/** The model of a mixture, and what can be chosen beside it. */
 import { explainProposal, henrySolutes, isCubic, MODEL_WORDS, proposeModel } from '@keen-ladder/core';
 import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/core';
-import { memo, useMemo, useRef, useState } from 'react';
-import { api } from '../api/client.ts';
+import { memo, useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { mixtureChosen, modelChosen, modelOptionsChosen } from '../document/documentSlice.ts';
+import { modelChosen, modelOptionsChosen } from '../document/documentSlice.ts';
 import { selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
-import { ComponentField } from '../fields/ComponentField.tsx';
 
 const modelOptions = (Object.keys(MODEL_WORDS) as ModelName[]) // the keys of the record are the names
   .map((value) => ({ value, label: MODEL_WORDS[value] }));
 
-export const MixtureInputs = memo(function MixtureInputs() {
+export const ModelFields = memo(function ModelFields() {
   const dispatch = useAppDispatch();
   const mixture = useAppSelector(selectMixture);
-  const { choose, error } = useChoice();
-  const [first, second] = mixture.components;
   return (
-    <section>
-      <h2>Mixture</h2>
-      <ComponentField
-        label="Light component"
-        path="mixture.components"
-        value={first}
-        error={error}
-        onChange={(id) => choose([id, second?.id])}
-      />
-      <ComponentField label="Heavy component" value={second} onChange={(id) => choose([first?.id, id])} />
+    <>
       <ChoiceField
         label="Model"
         path="mixture.model"
@@ -37,28 +24,9 @@ export const MixtureInputs = memo(function MixtureInputs() {
         note={<Proposed mixture={mixture} />}
       />
       {mixture.components.length > 0 && <ModelDetails mixture={mixture} />}
-    </section>
+    </>
   );
 });
-
-/** Asks the databank for what two components need; of two answers under way only the later one counts. */
-function useChoice() {
-  const dispatch = useAppDispatch();
-  const asked = useRef(0);
-  const [error, setError] = useState<string | undefined>(undefined);
-  const choose = async (ids: (string | undefined)[]): Promise<void> => {
-    const mine = ++asked.current;
-    try {
-      const mixture = await api.mixture(ids.filter((id) => id !== undefined));
-      if (mine !== asked.current) return;
-      dispatch(mixtureChosen(mixture));
-      setError(undefined);
-    } catch (failure) {
-      if (mine === asked.current) setError(failure instanceof Error ? failure.message : String(failure));
-    }
-  };
-  return { choose: (ids: (string | undefined)[]) => void choose(ids), error };
-}
 
 /** Which model the data speak for and why; silent about the model when it is the one chosen. */
 function Proposed({ mixture }: { mixture: Mixture }) {

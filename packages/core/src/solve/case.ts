@@ -1,0 +1,109 @@
+/**
+ * A case as a graph of stops: mixture, feeds, balance sheet, then the graph or the estimate. Each is a pure function of the parts of the document
+ * that it reads and of the stops before it; here is where they are put in order, and where what did not change is kept.
+ */
+import type { BinaryCurve } from '../binary/index.ts';
+import { open } from '../numerics/index.ts';
+import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import { buildModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+import { emptyFlows, productsOf, solveSheet } from './balance.ts';
+import type { BalanceResult } from './balance.ts';
+import type { CaseDocument, ColumnUnit } from './document.ts';
+import { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
+import { feedFacts } from './feed.ts';
+import type { FeedFacts } from './feed.ts';
+import { pressurePoints, solveGraph } from './graph.ts';
+import type { GraphResult } from './graph.ts';
+import { hashOf } from './hash.ts';
+import { createKeeper } from './keeper.ts';
+
+export interface FeedResult {
+  inputHash: string;
+  outcome: Outcome<FeedFacts>;
+}
+
+/** Everything that follows from a document for one column. */
+export interface CaseResults {
+  feeds: Record<string, FeedResult>;
+  balance: BalanceResult;
+  graph: GraphResult;
+}
+
+/** A solver that keeps what the last document has in common with the next. */
+export function createCaseSolver(): (document: CaseDocument, unit: string) => CaseResults {
+  const models = createKeeper<Outcome<ThermoModel>>(1);
+  const feeds = createKeeper<Outcome<FeedFacts>>(100);
+  const curves = createKeeper<Outcome<BinaryCurve>>(1);
+
+  return (document, unit) => {
+    const column = columnOf(document, unit);
+    const model = models(hashOf(document.mixture), () => modelOf(document));
+    const hashes = inputHashes(document, unit);
+    const around = {
+      components: document.mixture.components,
+      model,
+      columnPressure: pressuresOf(column)?.feed,
+      standardTemperature: document.site.standardTemperature,
+    };
+    const results = feedsOf(document, column).map((stream): [string, FeedResult] => {
+      const inputHash = hashes.feeds[stream.id];
+      return [stream.id, { inputHash, outcome: feeds(inputHash, () => feedFacts(stream, around)) }];
+    });
+    const balance = balanceOf(
+      document,
+      column,
+      results.map(([, result]) => result.outcome),
+      model,
+    );
+    const [first] = results;
+    const feed = results.length === 0 ? open<FeedFacts>([]) : first[1].outcome;
+    const graph = solveGraph(document, column, { model, feed, balance }, curves);
+    return {
+      feeds: Object.fromEntries(results),
+      balance: { inputHash: hashes.balance, ...balance },
+      graph: { inputHash: hashes.graph, ...graph },
+    };
+  };
+}
+
+/** Hash of everything that each stop reads. */
+export function inputHashes(
+  document: CaseDocument,
+  unit: string,
+): { feeds: Record<string, string>; balance: string; graph: string } {
+  const column = columnOf(document, unit);
+  const streams = feedsOf(document, column);
+  const common = hashOf(document.mixture, column.pressure, document.site.standardTemperature);
+  const feeds = Object.fromEntries(streams.map((s) => [s.id, hashOf(common, s)]));
+  const balance = hashOf(...Object.values(feeds), column.balance, column.draws, common);
+  return { feeds, balance, graph: hashOf(balance, column.graph, column.condenser) };
+}
+
+/** The model, or what is missing before there can be one. */
+function modelOf(document: CaseDocument): Outcome<ThermoModel> {
+  const { components } = document.mixture;
+  const repeated = components.find((c, k) => components.findIndex((d) => d.id === c.id) !== k);
+  if (repeated !== undefined) return open([{ code: 'same-component', path: 'mixture.components', name: repeated.name }]);
+  return components.length === 0 ? open([]) : buildModel(document.mixture);
+}
+
+function balanceOf(
+  document: CaseDocument,
+  column: ColumnUnit,
+  feeds: readonly Outcome<FeedFacts>[],
+  model: Outcome<ThermoModel>,
+): Omit<BalanceResult, 'inputHash'> {
+  const products = productsOf(column);
+  const blank = { feed: [], products, ...emptyFlows(document.mixture.components.length, products.length) };
+  const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
+  points.push(...pressurePoints(column));
+  if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
+  const refused = feeds.find((feed) => feed.state === 'out-of-reach');
+  const pressures = pressuresOf(column);
+  if (points.length > 0 || model.state !== 'solved' || pressures === undefined) return { ...blank, outcome: open(points) };
+  if (refused?.state === 'out-of-reach')
+    return { ...blank, outcome: { state: 'out-of-reach', reason: refused.reason, report: refused.report } };
+  const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
+  return solveSheet(document, column, facts, model.value, pressures.feed);
+}

@@ -1,0 +1,128 @@
+/** The margin of Feed & balance: what the feed is, what is open or cannot be, notes. */
+import { capital, explain, formatFraction } from '@keen-ladder/core';
+import type { FeedFacts } from '@keen-ladder/core';
+import { useAppSelector } from '../app/store.ts';
+import { selectComponents } from '../document/selectors.ts';
+import { selectShow, selectShowQuantity } from '../document/showing.ts';
+import { Figures, Notes, OpenPoints, Warnings } from '../stops/Margin.tsx';
+import { selectFeedFacts, selectIsBalanceStale, selectLastBalanceStanding } from '../stops/standing.ts';
+
+export function BalanceMargin({ stream }: { stream: string }) {
+  const facts = useAppSelector((state) => selectFeedFacts(state, stream));
+  const isStale = useAppSelector(selectIsBalanceStale);
+  return (
+    <aside className="margin" aria-label="What feed and balance say" data-stale={isStale}>
+      <Standing />
+      {facts !== null && <WhatTheFeedIs facts={facts} />}
+      <h2>Notes</h2>
+      <Notes />
+    </aside>
+  );
+}
+
+function Standing() {
+  const standing = useAppSelector(selectLastBalanceStanding);
+  const failure = useAppSelector((state) => state.results.failure);
+  const show = useAppSelector(selectShow);
+  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
+  switch (standing.state) {
+    case 'ready':
+      return <p className="sentence">Solving …</p>;
+    case 'open':
+      return <OpenPoints points={standing.points} />;
+    case 'out-of-reach':
+      return (
+        <div role="status">
+          <h2>Out of reach</h2>
+          <p className="sentence">{explain(standing.reason, show)}</p>
+        </div>
+      );
+    case 'solved':
+      return <Warnings warnings={standing.warnings} />;
+  }
+}
+
+function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
+  const quantity = useAppSelector(selectShowQuantity);
+  const { saturation, phases } = facts;
+  const boils: [string, string][] =
+    saturation === null
+      ? []
+      : [
+          ['Bubble point', quantity(saturation.bubblePoint, 'temperature')],
+          ['Dew point', quantity(saturation.dewPoint, 'temperature')],
+        ];
+  const rows: [string, string][] = [
+    ['Temperature', quantity(facts.T, 'temperature')],
+    ['Pressure', quantity(facts.P, 'pressure')],
+    ...boils,
+    ['State', stateWords(facts)],
+    ...(facts.q === null ? [] : [['Feed quality q', facts.q.toFixed(3)] satisfies [string, string]]),
+    ['Enthalpy', quantity(facts.enthalpy, 'molarEnergy')],
+    ['Mean molar mass', quantity(facts.molarMass, 'molarMass')],
+    ['Molar flow', quantity(facts.molarFlow, 'molarFlow')],
+    ['Mass flow', quantity(facts.massFlow, 'massFlow')],
+    ['Standard liquid', quantity(facts.standardLiquidFlow, 'standardLiquidFlow')],
+    ['As it flows', quantity(facts.volumeFlow, 'volumeFlow')],
+  ];
+  return (
+    <>
+      <h2>What the feed is</h2>
+      <Figures rows={rows} />
+      {saturation === null && (
+        <p className="sentence">
+          At {quantity(facts.P, 'pressure')} it has no bubble point and dew point of its own (a dissolved gas keeps it boiling, or
+          it is above its critical point), so there is no feed quality q.
+        </p>
+      )}
+      {phases.length > 1 && <Phases facts={facts} />}
+    </>
+  );
+}
+
+function stateWords({ phases, vapourFraction }: FeedFacts): string {
+  if (phases.length === 1) return phases[0]?.phase ?? '';
+  return vapourFraction === 0 ? 'two liquids' : `${formatFraction(vapourFraction)} mol/mol vapour`;
+}
+
+/** The flashed phases: how much of each and what is in it. */
+function Phases({ facts }: { facts: FeedFacts }) {
+  const components = useAppSelector(selectComponents);
+  const quantity = useAppSelector(selectShowQuantity);
+  return (
+    <table className="phases" aria-label="Phases of the feed">
+      <thead>
+        <tr>
+          <th />
+          {facts.phases.map(({ phase }, k) => (
+            <th key={k} scope="col">
+              {capital(phase)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th scope="row">share, mol/mol</th>
+          {facts.phases.map(({ share }, k) => (
+            <td key={k}>{formatFraction(share)}</td>
+          ))}
+        </tr>
+        <tr>
+          <th scope="row">density</th>
+          {facts.phases.map(({ density }, k) => (
+            <td key={k}>{quantity(density, 'density')}</td>
+          ))}
+        </tr>
+        {components.map(({ id, name }, i) => (
+          <tr key={id}>
+            <th scope="row">{name}</th>
+            {facts.phases.map(({ fractions }, k) => (
+              <td key={k}>{formatFraction(fractions[i] ?? 0)}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,54 @@
+/** What graph and estimate ask of a column alike. */
+import { memo } from 'react';
+import { useAppDispatch } from '../app/store.ts';
+import { condenserChosen, pressureSet } from '../document/documentSlice.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { QuantityField } from '../fields/QuantityField.tsx';
+
+const condenserWords: Record<Column['condenser'], string> = {
+  total: 'total',
+  partial: 'partial, vapour product',
+  mixed: 'mixed, vapour and liquid',
+};
+
+interface CondenserProps {
+  column: string;
+  condenser: Column['condenser'];
+  kinds: Column['condenser'][];
+}
+
+export const CondenserField = memo(function CondenserField({ column, condenser, kinds }: CondenserProps) {
+  const dispatch = useAppDispatch();
+  return (
+    <ChoiceField
+      label="Condenser"
+      value={condenser}
+      options={kinds.map((value) => ({ value, label: condenserWords[value] }))}
+      onChange={(next) => dispatch(condenserChosen({ column, condenser: next }))}
+    />
+  );
+});
+
+interface PressureProps {
+  column: string;
+  end: 'top' | 'bottom';
+  pressure: number | null;
+  label: string;
+}
+
+/** Pa at one end; at the bottom nothing means as at the top. */
+export const PressureField = memo(function PressureField({ column, end, pressure, label }: PressureProps) {
+  const dispatch = useAppDispatch();
+  return (
+    <QuantityField
+      label={label}
+      path={`units.${column}.pressure.${end}`}
+      value={pressure === null ? null : { si: pressure, dimension: 'pressure' }}
+      dimensions={['pressure']}
+      step={0.05}
+      {...(end === 'bottom' ? { placeholder: 'as at the top' } : {})}
+      onChange={(value, gesture) => dispatch(pressureSet({ column, end, pressure: value?.si ?? null }, gesture))}
+    />
+  );
+});

@@ -1,0 +1,42 @@
+/** What becomes of feeds and balance sheet when the mixture gets other components. */
+import type { CaseDocument } from '@keen-ladder/schema';
+
+/**
+ * Puts in the mixture. A component that took the place of another takes over its part of every feed and its numbers on the sheets; what
+ * belonged to a component that is gone for good goes with it.
+ */
+export function takeOverMixture(document: CaseDocument, mixture: CaseDocument['mixture']): void {
+  const successor = successors(document.mixture.components, mixture.components);
+  for (const { composition } of document.streams) {
+    const moved = Object.entries(composition.parts).flatMap(([id, part]) => {
+      const next = successor.get(id);
+      return next === undefined ? [] : [[next, part] as const];
+    });
+    composition.parts = Object.fromEntries(moved);
+  }
+  for (const unit of document.units) {
+    unit.balance.cells = unit.balance.cells.flatMap((cell) => {
+      if (cell.component === null) return [cell];
+      const component = successor.get(cell.component);
+      return component === undefined ? [] : [{ ...cell, component }];
+    });
+    const { keys } = unit.estimate;
+    if (keys !== null && !(successor.get(keys.light) === keys.light && successor.get(keys.heavy) === keys.heavy))
+      unit.estimate.keys = null;
+  }
+  document.mixture = mixture;
+}
+
+type Named = readonly { id: string }[];
+
+/** Who stands for each old component: itself, or, where as many are there as before, the new one in its place. */
+function successors(before: Named, after: Named): Map<string, string> {
+  const kept = before.filter((c) => after.some((d) => d.id === c.id)).map((c) => [c.id, c.id] as const);
+  if (before.length !== after.length) return new Map(kept);
+  const replaced = before.flatMap((c, k) => {
+    const next = after[k];
+    const isNew = next !== undefined && !before.some((d) => d.id === next.id) && !after.some((d) => d.id === c.id);
+    return isNew ? [[c.id, next.id] as const] : [];
+  });
+  return new Map([...kept, ...replaced]);
+}

@@ -1,0 +1,66 @@
+/** How each stop stands: worked out here alone, from the document's hashes and the last results. */
+import type { BalanceResult, FeedFacts, GraphResult, OpenPoint, Outcome, Reason, Warning } from '@keen-ladder/core';
+import { createSelector } from '@reduxjs/toolkit';
+import type { RootState } from '../app/store.ts';
+import { selectHashes } from '../document/selectors.ts';
+
+/** What the last result says. */
+export type LastStanding<T> =
+  | { state: 'ready' }
+  | { state: 'open'; points: OpenPoint[] }
+  | { state: 'solved'; value: T; warnings: Warning[] }
+  | { state: 'out-of-reach'; reason: Reason };
+
+/** Stale: the newest inputs are being solved; what stands on the screen is of those before. */
+export type Standing<T> = LastStanding<T> | { state: 'stale' };
+
+export function standingOf<T>(outcome: Outcome<T> | undefined): LastStanding<T> {
+  switch (outcome?.state) {
+    case undefined:
+      return { state: 'ready' };
+    case 'open':
+      return { state: 'open', points: outcome.points };
+    case 'solved':
+      return { state: 'solved', value: outcome.value, warnings: outcome.warnings };
+    case 'out-of-reach':
+      return { state: 'out-of-reach', reason: outcome.reason };
+  }
+}
+
+const selectResults = (state: RootState) => state.results.solved?.results ?? null;
+export const selectMilliseconds = (state: RootState): number => state.results.solved?.milliseconds ?? 0;
+
+export const selectGraphResult = (state: RootState): GraphResult | null => selectResults(state)?.graph ?? null;
+export const selectBalanceResult = (state: RootState): BalanceResult | null => selectResults(state)?.balance ?? null;
+
+type StopName = 'balance' | 'graph';
+
+const selectLast = {
+  balance: createSelector([selectBalanceResult], (result) => standingOf(result?.outcome)),
+  graph: createSelector([selectGraphResult], (result) => standingOf(result?.outcome)),
+};
+
+const isStale = (state: RootState, stop: StopName): boolean => {
+  const result = selectResults(state)?.[stop];
+  return result !== undefined && result.inputHash !== selectHashes(state)?.[stop];
+};
+
+export const selectLastGraphStanding = selectLast.graph;
+export const selectLastBalanceStanding = selectLast.balance;
+export const selectIsGraphStale = (state: RootState): boolean => isStale(state, 'graph');
+export const selectIsBalanceStale = (state: RootState): boolean => isStale(state, 'balance');
+
+const STALE = { state: 'stale' } as const;
+
+export const selectGraphStanding = (state: RootState) => (selectIsGraphStale(state) ? STALE : selectLast.graph(state));
+export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale(state) ? STALE : selectLast.balance(state));
+
+/** The outcome of a feed as last solved. */
+export const selectFeedOutcome = (state: RootState, stream: string): Outcome<FeedFacts> | undefined =>
+  selectResults(state)?.feeds[stream]?.outcome;
+
+/** The facts of a feed as last solved; null without an answer. */
+export function selectFeedFacts(state: RootState, stream: string): FeedFacts | null {
+  const outcome = selectFeedOutcome(state, stream);
+  return outcome?.state === 'solved' ? outcome.value : null;
+}
