@@ -29,6 +29,21 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page)).toEqual([]);
     });
 
+    test('feed and balance, the estimate, and the drawer of units', async ({ page }) => {
+      await openCopy(page, url(), 'Four-alcohol splitter', 'balance');
+      await expect(stopState(page, 'Estimate')).toHaveText('solved');
+      expect(await faults(page)).toEqual([]);
+      await page.locator('.stop', { hasText: 'Estimate' }).click();
+      await expect(page.locator('.headline-number')).toBeVisible();
+      await page.waitForTimeout(400); // the stop's colour has faded in
+      expect(await faults(page)).toEqual([]);
+      await page.getByRole('combobox', { name: 'Units' }).click();
+      await page.locator('.ant-select-item').getByText('own units, site …').click();
+      await expect(page.getByRole('dialog')).toContainText('Barometric pressure');
+      await page.waitForTimeout(400);
+      expect(await faults(page)).toEqual([]);
+    });
+
     test('the graph: solved, its stages and notes, out of reach, open, with an error beside a field', async ({ page }) => {
       await openCopy(page);
       expect(await faults(page)).toEqual([]);

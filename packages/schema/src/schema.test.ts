@@ -49,7 +49,7 @@ describe('case document', () => {
     expect(componentIndex.map((c) => [c.id, c.name, c.formula])).toEqual(components.map((c) => [c.id, c.name, c.formula]));
   });
   test('a new case is valid and open, the demo is valid and solved', () => {
-    const solve = createCaseSolver();
+    const { solve } = createCaseSolver();
     expect(solve(CaseDocument.parse(newCaseDocument()), 'column').graph.outcome.state).toBe('open');
     for (const { document } of demoCases()) {
       const { graph, balance } = solve(CaseDocument.parse(document), 'column');
@@ -155,7 +155,7 @@ describe('case file', () => {
       wilsonPairs: [],
       henryPairs: [],
     });
-    expect(createCaseSolver()(read.value.document, 'column').graph.outcome.state).toBe('solved');
+    expect(createCaseSolver().solve(read.value.document, 'column').graph.outcome.state).toBe('solved');
   });
   test('a file of schema 3 keeps its feed and its two purities', () => {
     const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 3, name: 'Old', document: inSchema3(demo.document) });
@@ -175,6 +175,6 @@ test('the example of docs/file-format.md is read and solved', () => {
   const example = /```json\n([^]*?)```/.exec(page)?.[1] ?? '';
   const read = readCaseFile(JSON.parse(example));
   if (!read.ok) throw new Error(read.problem);
-  const { outcome } = createCaseSolver()(read.value.document, 'column').graph;
+  const { outcome } = createCaseSolver().solve(read.value.document, 'column').graph;
   expect(outcome.state).toBe('solved');
 });

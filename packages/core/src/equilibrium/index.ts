@@ -1,6 +1,7 @@
 export { binaryAzeotropes } from './azeotropes.ts';
 export { bubblePressure, bubbleTemperature } from './bubble.ts';
 export { dewPressure, dewTemperature } from './dew.ts';
+export { evaluateFeedK } from './feedK.ts';
 export { evaluateK, makeTwoPhases } from './kValues.ts';
 export type { TwoPhases } from './kValues.ts';
 export { flashTP, makeFlashWork } from './flash.ts';

@@ -23,6 +23,7 @@ export type OpenPoint =
   | { code: 'sum-not-one'; path: string; what: string; sum: number }
   | { code: 'numbers-needed'; path: string; count: number; propose: { component: string; product: string } | null }
   | { code: 'not-fed'; path: string; name: string }
+  | { code: 'no-side-draws'; path: string }
   | { code: 'one-feed-only'; path: string; count: number }
   | { code: 'same-component'; path: string; name: string }
   | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
@@ -54,7 +55,9 @@ export type Reason =
   | { code: 'product-empty'; product: 'distillate' | 'bottoms' }
   | { code: 'cells-conflict'; cells: NamedCell[] }
   | { code: 'no-split'; cells: NamedCell[] }
-  | { code: 'keys-unknown' };
+  | { code: 'keys-unknown' }
+  | { code: 'stages-not-enough'; stages: number; fewest: number }
+  | { code: 'not-condensable'; P: number };
 
 /** A number given on the balance sheet, as a sentence names it; component null: the product's total. */
 export interface NamedCell {

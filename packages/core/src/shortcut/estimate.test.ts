@@ -5,7 +5,7 @@ import { databankModel, reasonOf, solvedValue } from '../testing/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { explain, explainWarning, showIn, UNIT_SETS } from '../units/index.ts';
-import { estimateColumn } from './index.ts';
+import { condensingPressure, endsAtPressure, estimateColumn } from './index.ts';
 import type { EstimateInput } from './index.ts';
 
 /** J/mol of a feed as saturated liquid. */
@@ -31,11 +31,11 @@ function inputOf(
   return {
     model,
     feed,
-    feedEnthalpy: saturatedLiquid(model, feed, P),
+    feedState: { T: 350, enthalpy: saturatedLiquid(model, feed, P), vapourFraction: 0 },
     pressure: { top: P, feed: P, bottom: P },
-    condenser: 'total',
+    condenser: { kind: 'total' },
     keys,
-    reflux: { kind: 'multiple', value: 1.3 },
+    find: { find: 'stages', reflux: { kind: 'multiple', value: 1.3 } },
     ...more,
   };
 }
@@ -70,7 +70,7 @@ describe('the estimate', () => {
     expect(Math.abs(stages.molokanov / stages.eduljee - 1)).toBeLessThan(0.07);
   });
   test('closes its balances: components, energy, and the Fenske equation between any two', () => {
-    const input = splitter({ condenser: 'partial' });
+    const input = splitter({ condenser: { kind: 'partial' } });
     const e = solvedValue(estimateColumn(input));
     for (let i = 0; i < 5; i++) expect(e.distillate[i] + e.bottoms[i]).toBeCloseTo(input.feed[i], 9);
     const ratio = (i: number): number => e.distillate[i] / e.bottoms[i];
@@ -82,6 +82,42 @@ describe('the estimate', () => {
     expect(-total.condenserDuty).toBeGreaterThan(-e.condenserDuty);
     expect(total.temperature.bottom).toBeGreaterThan(total.temperature.feed);
     expect(total.temperature.feed).toBeGreaterThan(total.temperature.top);
+  });
+  test('rating is design turned round: the stages of a reflux ask that reflux', () => {
+    for (const fit of ['molokanov', 'eduljee'] as const) {
+      const designed = solvedValue(estimateColumn(splitter()));
+      const rated = solvedValue(estimateColumn(splitter({ find: { find: 'reflux', stages: designed.stages[fit], fit } })));
+      expect(rated.reflux).toBeCloseTo(designed.reflux, 9);
+      expect(rated.condenserDuty).toBeCloseTo(designed.condenserDuty, 3);
+    }
+  });
+  test('a mixed condenser lies between a total and a partial one, and closes the same balance', () => {
+    const of = (condenser: EstimateInput['condenser']) => solvedValue(estimateColumn(splitter({ condenser })));
+    const [total, mixed, partial] = [of({ kind: 'total' }), of({ kind: 'mixed', vapourShare: 0.4 }), of({ kind: 'partial' })];
+    expect(mixed.condenserTemperature).toBeGreaterThan(total.condenserTemperature);
+    expect(mixed.condenserTemperature).toBeLessThan(partial.condenserTemperature);
+    expect(mixed.reflux).toBe(total.reflux);
+    expect(mixed.reboilerDuty + mixed.condenserDuty).toBeGreaterThan(total.reboilerDuty + total.condenserDuty);
+    expect(mixed.reboilerDuty + mixed.condenserDuty).toBeLessThan(partial.reboilerDuty + partial.condenserDuty);
+  });
+  test('the pressure at which the distillate condenses at a temperature gives that temperature back', () => {
+    const model = databankModel(NAMES, 'peng-robinson');
+    const { distillate, bottoms, temperature } = solvedValue(estimateColumn(splitter()));
+    const fractions = (flows: Float64Array) => flows.map((f) => f / flows.reduce((sum, g) => sum + g, 0));
+    for (const condenser of [{ kind: 'total' }, { kind: 'partial' }, { kind: 'mixed', vapourShare: 0.3 }] as const) {
+      const ends = {
+        distillate: fractions(distillate),
+        bottoms: fractions(bottoms),
+        condenser,
+        keys: { light: 2, heavy: 3 },
+        drop: 2e4,
+      };
+      const P = solvedValue(condensingPressure(model, 313.15, ends));
+      const at = solvedValue(endsAtPressure(model, P, ends));
+      expect(at.condenserTemperature).toBeCloseTo(313.15, 5);
+      expect(at.alphaTop).toBeGreaterThan(at.alphaBottom);
+    }
+    expect(temperature.bottom).toBeGreaterThan(360);
   });
   test('two components of nearly constant volatility: what the graph says', () => {
     const model = databankModel(['benzene', 'toluene'], 'ideal');
@@ -128,8 +164,26 @@ describe('what cannot be', () => {
     refusal(inputOf(names, model, [50, 50], 101325, keys), 'keys-turn', 'azeotrope');
   });
   test('a reflux below the smallest, and a split that a flash makes', () => {
-    refusal(splitter({ reflux: { kind: 'ratio', value: 0.5 } }), 'estimate-below-minimum', 'raise it');
+    refusal(splitter({ find: { find: 'stages', reflux: { kind: 'ratio', value: 0.5 } } }), 'estimate-below-minimum', 'raise it');
     refusal(splitter({ keys: { light: 2, heavy: 3, lightOverhead: 0.55, heavyOverhead: 0.45 } }), 'split-too-easy', 'single flash');
+  });
+  test('stages fewer than total reflux takes, and a distillate that does not condense', () => {
+    refusal(splitter({ find: { find: 'reflux', stages: 5, fit: 'molokanov' } }), 'stages-not-enough', 'more than 9.');
+    const names = ['nitrogen', 'n-hexane', 'n-heptane'];
+    const keys = { light: 1, heavy: 2, lightOverhead: 0.98, heavyOverhead: 0.02 };
+    const gas = (condenser: EstimateInput['condenser']): EstimateInput => ({
+      model: databankModel(names, 'peng-robinson'),
+      feed: Float64Array.of(1, 50, 49),
+      feedState: { T: 340, enthalpy: -1.7e5, vapourFraction: 0.02 },
+      pressure: { top: 1.3e5, feed: 1.3e5, bottom: 1.3e5 },
+      condenser,
+      keys,
+      find: { find: 'stages', reflux: { kind: 'multiple', value: 1.3 } },
+    });
+    refusal(gas({ kind: 'total' }), 'not-condensable', 'partial or a mixed condenser');
+    const vented = solvedValue(estimateColumn(gas({ kind: 'mixed', vapourShare: 0.05 })));
+    expect(vented.distillate[0]).toBeCloseTo(1, 9);
+    expect(vented.q).toBeCloseTo(0.98, 12);
   });
   test('a volatility that varies is told', () => {
     const names = ['acetone', 'water'];

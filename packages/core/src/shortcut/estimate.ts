@@ -6,15 +6,24 @@
  * answer says so.
  * Source: Seader, Henley & Roper, Separation Process Principles, 3rd ed. (2011), ch. 9; Coulson & Richardson vol. 6, 3rd ed. (1999), ch. 11.
  */
-import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
+import {
+  bubbleTemperature,
+  dewTemperature,
+  enthalpyOf,
+  evaluateFeedK,
+  evaluateK,
+  flashPBeta,
+  makeTwoPhases,
+  phaseEnthalpy,
+  saturationOf,
+} from '../equilibrium/index.ts';
 import type { TwoPhases } from '../equilibrium/index.ts';
 import { outOfReach, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { ColumnPlace, Outcome, Warning } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { Phase, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { fenskeRatio, kirkbrideRatio } from './feedStage.ts';
 import { fenskeDistribution, fenskeStages, meanVolatility } from './fenske.ts';
-import { stagesAt } from './gilliland.ts';
+import { refluxAt, stagesAt } from './gilliland.ts';
 import type { GillilandFit } from './gilliland.ts';
 import { underwood } from './underwood.ts';
 
@@ -22,17 +31,22 @@ export interface EstimateInput {
   model: ThermoModel;
   /** mol/s by component, length n. */
   feed: Float64Array;
-  /** J/mol, from the elements at 298.15 K. */
-  feedEnthalpy: number;
+  /** K; J/mol from the elements at 298.15 K; mol/mol of it that is vapour. */
+  feedState: { T: number; enthalpy: number; vapourFraction: number };
   /** Pa, at the condenser, the feed and the reboiler. */
   pressure: Record<ColumnPlace, number>;
-  /** total: liquid distillate at its bubble point; partial: vapour distillate, the condenser being one more stage. */
-  condenser: 'total' | 'partial';
+  condenser: Condenser;
   /** Places of the keys, and how much of each goes overhead, mol/mol of it in the feed. */
   keys: { light: number; heavy: number; lightOverhead: number; heavyOverhead: number };
-  /** mol/mol, or times the smallest. */
-  reflux: { kind: 'ratio' | 'multiple'; value: number };
+  find: Finding;
 }
+
+/** total: liquid distillate at its bubble point; partial: vapour distillate; mixed: so much of it vapour, mol/mol. The last two are a stage. */
+export type Condenser = { kind: 'total' } | { kind: 'partial' } | { kind: 'mixed'; vapourShare: number };
+
+/** Stages for a reflux (mol/mol, or times the smallest), or the reflux for so many equilibrium stages by one of the fits. */
+export type Finding =
+  { find: 'stages'; reflux: { kind: 'ratio' | 'multiple'; value: number } } | { find: 'reflux'; stages: number; fit: GillilandFit };
 
 /** Temperatures, K, and volatilities relative to the heavy key at the three places. */
 export type AtPlaces<T> = Record<ColumnPlace, T>;
@@ -42,6 +56,7 @@ export interface Estimate {
   distillate: Float64Array;
   bottoms: Float64Array;
   temperature: AtPlaces<number>; // K: dew point of the distillate, bubble point of the feed, bubble point of the bottoms
+  condenserTemperature: number; // K, of what leaves it
   alpha: AtPlaces<Float64Array>;
   /** Geometric means of the three, length n. */
   meanAlpha: Float64Array;
@@ -52,6 +67,8 @@ export interface Estimate {
   smallestReflux: number; // L/D
   reflux: number;
   roots: number[];
+  /** Which components go to both ends at smallest reflux, length n. */
+  distributes: boolean[];
   /** Stages above the feed over stages below. */
   feedRatio: { fenske: number; kirkbride: number };
   /** W; the condenser's is negative. */
@@ -61,7 +78,7 @@ export interface Estimate {
 
 /**
  * @returns solved; or out-of-reach: `keys-turn` where the light key is not the more volatile at one of the places, `product-empty`,
- *          `split-too-easy` (no more than one stage), `estimate-below-minimum`, or what a bubble or dew point says
+ *          `split-too-easy` (no more than one stage), `estimate-below-minimum`, `stages-not-enough`, `not-condensable`, or what a bubble or dew point says
  * @throws RangeError when lengths differ, or a recovery is not between 0 and 1: our mistake, never the user's
  */
 export function estimateColumn(input: EstimateInput): Outcome<Estimate> {
@@ -71,6 +88,7 @@ export function estimateColumn(input: EstimateInput): Outcome<Estimate> {
     if (!(part > 0 && part < 1)) throw new RangeError(`a recovery of ${part}`);
   return rescued(() => {
     const state = startOf(input);
+    atFeed(input, state);
     for (let round = 1; round <= MOST_ROUNDS; round++) {
       const refusal = renewVolatilities(input, state);
       if (refusal !== undefined) return refusal;
@@ -95,6 +113,8 @@ interface Working {
   temperature: AtPlaces<number>;
   meanAlpha: Float64Array;
   fewestStages: number;
+  /** Of the feed. */
+  hasBubblePoint: boolean;
   phases: TwoPhases;
 }
 
@@ -115,25 +135,38 @@ function startOf({ model, feed, keys, pressure }: EstimateInput): Working {
     temperature: { top: 0, feed: 0, bottom: 0 },
     meanAlpha: blank(),
     fewestStages: 0,
+    hasBubblePoint: false,
     phases: makeTwoPhases(model.n),
   };
 }
 
-/** Volatilities at the three places for the products as they stand; a reason where the keys are the wrong way round. */
+/** Volatilities at the feed, which no round changes. */
+function atFeed({ model, feed, pressure, keys, feedState }: EstimateInput, state: Working): void {
+  const z = new Float64Array(model.n);
+  fractions(feed, z);
+  const { T, isBubblePoint } = evaluateFeedK(model, pressure.feed, z, feedState.T, state.phases);
+  state.hasBubblePoint = isBubblePoint;
+  setVolatilities(state, 'feed', T, keys.heavy);
+}
+
+/** From the K-values as last evaluated. */
+function setVolatilities({ temperature, alpha, phases }: Working, place: ColumnPlace, T: number, heavy: number): void {
+  temperature[place] = T;
+  for (let i = 0; i < phases.lnK.length; i++) alpha[place][i] = Math.exp(phases.lnK[i] - phases.lnK[heavy]);
+}
+
+/** Volatilities at both ends for the products as they stand; a reason where the keys are the wrong way round. */
 function renewVolatilities(input: EstimateInput, state: Working): Outcome<never> | undefined {
   const { model, feed, pressure, keys } = input;
   const { distillate, phases } = state;
   const n = model.n;
   const [x, y] = [new Float64Array(n), new Float64Array(n)];
   const relative = (place: ColumnPlace, T: number): void => {
-    state.temperature[place] = T;
     evaluateK(model, T, pressure[place], x, y, phases, 'fugacity');
-    for (let i = 0; i < n; i++) state.alpha[place][i] = Math.exp(phases.lnK[i] - phases.lnK[keys.heavy]);
+    setVolatilities(state, place, T, keys.heavy);
   };
   fractions(distillate, y);
   relative('top', valueOrInterrupt(dewTemperature(model, pressure.top, y, x)));
-  fractions(feed, x);
-  relative('feed', valueOrInterrupt(bubbleTemperature(model, pressure.feed, x, y)));
   fractions(
     feed.map((f, i) => f - distillate[i]),
     x,
@@ -161,28 +194,32 @@ function fractions(flows: Float64Array, out: Float64Array): void {
 }
 
 function finished(input: EstimateInput, state: Working, report: { iterations: number; residual: number }): Outcome<Estimate> {
-  const { model, feed, keys, reflux: wanted } = input;
+  const { model, feed, keys } = input;
   const { distillate, meanAlpha, fewestStages, total, alpha } = state;
   const bottoms = feed.map((f, i) => f - distillate[i]);
   const [D, B] = [distillate, bottoms].map((flows) => flows.reduce((sum, f) => sum + f, 0));
   if (D < EMPTY * total) return outOfReach({ code: 'product-empty', product: 'distillate' });
   if (B < EMPTY * total) return outOfReach({ code: 'product-empty', product: 'bottoms' });
   if (fewestStages < FEWEST) return outOfReach({ code: 'split-too-easy', stages: fewestStages });
-  const heat = heatsOf(input, distillate, bottoms);
-  const q = (heat.feedVapour - input.feedEnthalpy) / (heat.feedVapour - heat.feedLiquid);
-  const { reflux: smallest, roots } = underwood(
+  const ends = condenserOf(input, distillate);
+  const q = qualityOf(input, state.hasBubblePoint);
+  const smallest = underwood(
     { alpha: meanAlpha, feed, q },
     { light: keys.light, heavy: keys.heavy, overheadLight: distillate[keys.light], overheadHeavy: distillate[keys.heavy] },
   );
-  if (!Number.isFinite(smallest)) return outOfReach({ code: 'not-finite', what: 'smallest reflux' });
-  const floor = Math.max(smallest, 0);
-  const reflux = wanted.kind === 'ratio' ? wanted.value : wanted.value * floor;
+  if (!Number.isFinite(smallest.reflux)) return outOfReach({ code: 'not-finite', what: 'smallest reflux' });
+  const floor = Math.max(smallest.reflux, 0);
+  const reflux = refluxOf(input.find, floor, fewestStages);
+  if (reflux === undefined)
+    return outOfReach({ code: 'stages-not-enough', stages: stagesWanted(input.find), fewest: fewestStages });
   if (!(reflux > floor)) return outOfReach({ code: 'estimate-below-minimum', reflux, minimum: floor });
-  const condenserDuty = -D * (reflux * (heat.overheadVapour - heat.refluxLiquid) + heat.overheadVapour - heat.distillate);
+  const condenserDuty = -D * (reflux * (ends.overheadVapour - ends.refluxLiquid) + ends.overheadVapour - ends.distillate);
+  const hB = bottomsEnthalpy(model, bottoms, input.pressure.bottom);
   const value: Estimate = {
     distillate,
     bottoms,
     temperature: state.temperature,
+    condenserTemperature: ends.T,
     alpha,
     meanAlpha,
     q,
@@ -191,46 +228,75 @@ function finished(input: EstimateInput, state: Working, report: { iterations: nu
       molokanov: stagesAt(reflux, floor, fewestStages, 'molokanov'),
       eduljee: stagesAt(reflux, floor, fewestStages, 'eduljee'),
     },
-    smallestReflux: smallest,
+    smallestReflux: smallest.reflux,
     reflux,
-    roots,
+    roots: smallest.roots,
+    distributes: smallest.distributes,
     feedRatio: feedRatios(input, state, bottoms),
     condenserDuty,
-    reboilerDuty: D * heat.distillate + B * heat.bottoms - condenserDuty - total * input.feedEnthalpy,
+    reboilerDuty: D * ends.distillate + B * hB - condenserDuty - total * input.feedState.enthalpy,
   };
   const warnings: Warning[] = [];
   const own = PLACES.map((place) => alpha[place][keys.light]);
   const [lowest, highest] = [Math.min(...own), Math.max(...own)];
   if (highest > VARIES * lowest)
     warnings.push({ code: 'volatility-varies', name: model.names[keys.light], other: model.names[keys.heavy], lowest, highest });
-  if (smallest < 0) warnings.push({ code: 'no-reflux-needed', minimum: smallest });
+  if (smallest.reflux < 0) warnings.push({ code: 'no-reflux-needed', minimum: smallest.reflux });
   return solved(value, report, warnings);
 }
 
-/** Molar enthalpies, J/mol. The vapour to a condenser has the distillate's composition, near enough for an estimate. */
-function heatsOf({ model, feed, pressure, condenser }: EstimateInput, distillate: Float64Array, bottoms: Float64Array) {
+const stagesWanted = (find: Finding): number => (find.find === 'reflux' ? find.stages : 0);
+
+/** mol/mol; undefined where no reflux gives so few stages. */
+function refluxOf(find: Finding, smallest: number, fewest: number): number | undefined {
+  if (find.find === 'reflux') return refluxAt(find.stages, smallest, fewest, find.fit);
+  return find.reflux.kind === 'ratio' ? find.reflux.value : find.reflux.value * smallest;
+}
+
+/** By the enthalpies of the saturated feed; where it has no bubble or dew point, the share of it that is liquid. */
+function qualityOf({ model, feed, pressure, feedState }: EstimateInput, hasBubblePoint: boolean): number {
+  if (!hasBubblePoint) return 1 - feedState.vapourFraction;
+  const z = new Float64Array(model.n);
+  fractions(feed, z);
+  const saturation = saturationOf(model, z, pressure.feed);
+  if (saturation.state !== 'solved') return 1 - feedState.vapourFraction;
+  const { liquidEnthalpy, vapourEnthalpy } = saturation.value;
+  return (vapourEnthalpy - feedState.enthalpy) / (vapourEnthalpy - liquidEnthalpy);
+}
+
+/**
+ * Temperature, K, and molar enthalpies, J/mol, around the condenser. The vapour that comes to it has the distillate's composition, near enough
+ * for an estimate.
+ */
+function condenserOf({ model, pressure, condenser }: EstimateInput, distillate: Float64Array) {
   const n = model.n;
-  const [z, other] = [new Float64Array(n), new Float64Array(n)];
-  const enthalpy = (phase: Phase, T: number, P: number): number => {
-    const out = makePhaseProperties(n);
-    model.evaluate(phase, T, P, z, out, 'all');
-    return out.enthalpy;
-  };
-  const saturated = (flows: Float64Array, phase: Phase, P: number): number => {
-    fractions(flows, z);
-    const T = phase === 'vapour' ? dewTemperature(model, P, z, other) : bubbleTemperature(model, P, z, other);
-    return enthalpy(phase, valueOrInterrupt(T), P);
-  };
-  const overheadVapour = saturated(distillate, 'vapour', pressure.top);
-  const topLiquid = saturated(distillate, 'liquid', pressure.top);
-  return {
-    overheadVapour,
-    refluxLiquid: topLiquid,
-    distillate: condenser === 'total' ? topLiquid : overheadVapour,
-    bottoms: saturated(bottoms, 'liquid', pressure.bottom),
-    feedVapour: saturated(feed, 'vapour', pressure.feed),
-    feedLiquid: saturated(feed, 'liquid', pressure.feed),
-  };
+  const P = pressure.top;
+  const [d, other] = [new Float64Array(n), new Float64Array(n)];
+  fractions(distillate, d);
+  const dew = valueOrInterrupt(dewTemperature(model, P, d, other));
+  const overheadVapour = phaseEnthalpy(model, 'vapour', dew, P, d);
+  switch (condenser.kind) {
+    case 'total': {
+      const T = bubbleTemperature(model, P, d, other);
+      if (T.state !== 'solved') return valueOrInterrupt<never>(outOfReach({ code: 'not-condensable', P }));
+      const liquid = phaseEnthalpy(model, 'liquid', T.value, P, d);
+      return { T: T.value, overheadVapour, refluxLiquid: liquid, distillate: liquid };
+    }
+    case 'partial':
+      return { T: dew, overheadVapour, refluxLiquid: phaseEnthalpy(model, 'liquid', dew, P, other), distillate: overheadVapour };
+    case 'mixed': {
+      const at = valueOrInterrupt(flashPBeta(model, P, condenser.vapourShare, d));
+      const refluxLiquid = phaseEnthalpy(model, 'liquid', at.T, P, at.x);
+      return { T: at.T, overheadVapour, refluxLiquid, distillate: enthalpyOf(model, at.T, P, at) };
+    }
+  }
+}
+
+/** J/mol of the bottoms at their bubble point. */
+function bottomsEnthalpy(model: ThermoModel, bottoms: Float64Array, P: number): number {
+  const [x, y] = [new Float64Array(model.n), new Float64Array(model.n)];
+  fractions(bottoms, x);
+  return phaseEnthalpy(model, 'liquid', valueOrInterrupt(bubbleTemperature(model, P, x, y)), P, x);
 }
 
 function feedRatios({ feed, keys }: EstimateInput, { distillate, alpha }: Working, bottoms: Float64Array): Estimate['feedRatio'] {

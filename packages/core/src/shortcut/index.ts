@@ -9,4 +9,6 @@ export type { KeyRatios } from './fenske.ts';
 export type { GillilandFit } from './gilliland.ts';
 export type { Keys, Underwood, ShortcutFeed } from './underwood.ts';
 export { estimateColumn } from './estimate.ts';
-export type { Estimate, EstimateInput } from './estimate.ts';
+export { condensingPressure, endsAtPressure } from './pressure.ts';
+export type { Condenser, Estimate, EstimateInput, Finding } from './estimate.ts';
+export type { EndsAtPressure } from './pressure.ts';

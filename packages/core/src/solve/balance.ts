@@ -1,7 +1,7 @@
 /** The balance sheet of a column, from the document to numbers. */
 import { balanceSheet, keysOf } from '../balance/index.ts';
 import type { FixedCell, SheetAnswer, SheetFeed } from '../balance/index.ts';
-import { bubbleTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
+import { evaluateFeedK, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, solved } from '../numerics/index.ts';
 import type { NamedCell, OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
@@ -163,22 +163,10 @@ function volatilities(
 ): Float64Array | undefined {
   const total = feed.reduce((sum, f) => sum + f, 0);
   const z = feed.map((f) => f / total);
-  const y = new Float64Array(model.n);
   const phases = makeTwoPhases(model.n);
-  const bubble = bubbleTemperature(model, P, z, y);
-  const at = bubble.state === 'solved' ? bubble.value : T;
-  if (bubble.state !== 'solved') firstVapour(model, at, P, z, y, phases.lnK);
-  evaluateK(model, at, P, z, y, phases, 'fugacity');
+  evaluateFeedK(model, P, z, T, phases);
   const own = Float64Array.from(present, (i) => phases.lnK[i]);
   return own.every(Number.isFinite) ? own : undefined;
-}
-
-/** A vapour over the feed by the model's first K-values. */
-function firstVapour(model: ThermoModel, T: number, P: number, z: Float64Array, y: Float64Array, lnK: Float64Array): void {
-  model.firstLnK(T, P, lnK);
-  let sum = 0;
-  for (let i = 0; i < model.n; i++) sum += y[i] = z[i] * Math.exp(lnK[i]);
-  for (let i = 0; i < model.n; i++) y[i] /= sum;
 }
 
 function fixedOf(cell: SheetCell, products: Product[], placeOf: (id: string) => number): FixedCell {

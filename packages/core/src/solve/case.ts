@@ -10,6 +10,8 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { emptyFlows, productsOf, solveSheet } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
+import { solveEstimate } from './estimate.ts';
+import type { EstimateResult } from './estimate.ts';
 import { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
 import { feedFacts } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
@@ -30,16 +32,21 @@ export interface CaseResults {
   graph: GraphResult;
 }
 
+export interface CaseSolver {
+  solve: (document: CaseDocument, unit: string) => CaseResults;
+  /** Apart, since it takes longer and nobody waits for it while a drawing is dragged. */
+  estimate: (document: CaseDocument, unit: string) => EstimateResult;
+}
+
 /** A solver that keeps what the last document has in common with the next. */
-export function createCaseSolver(): (document: CaseDocument, unit: string) => CaseResults {
+export function createCaseSolver(): CaseSolver {
   const models = createKeeper<Outcome<ThermoModel>>(1);
   const feeds = createKeeper<Outcome<FeedFacts>>(100);
+  const balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(1);
   const curves = createKeeper<Outcome<BinaryCurve>>(1);
 
-  return (document, unit) => {
-    const column = columnOf(document, unit);
+  function before(document: CaseDocument, column: ColumnUnit, hashes: InputHashes) {
     const model = models(hashOf(document.mixture), () => modelOf(document));
-    const hashes = inputHashes(document, unit);
     const around = {
       components: document.mixture.components,
       model,
@@ -50,34 +57,52 @@ export function createCaseSolver(): (document: CaseDocument, unit: string) => Ca
       const inputHash = hashes.feeds[stream.id];
       return [stream.id, { inputHash, outcome: feeds(inputHash, () => feedFacts(stream, around)) }];
     });
-    const balance = balanceOf(
-      document,
-      column,
-      results.map(([, result]) => result.outcome),
-      model,
-    );
-    const [first] = results;
-    const feed = results.length === 0 ? open<FeedFacts>([]) : first[1].outcome;
-    const graph = solveGraph(document, column, { model, feed, balance }, curves);
-    return {
-      feeds: Object.fromEntries(results),
-      balance: { inputHash: hashes.balance, ...balance },
-      graph: { inputHash: hashes.graph, ...graph },
-    };
+    const outcomes = results.map(([, result]) => result.outcome);
+    const balance = balances(hashes.balance, () => balanceOf(document, column, outcomes, model));
+    return { model, results, feeds: outcomes, balance };
+  }
+
+  return {
+    solve(document, unit) {
+      const column = columnOf(document, unit);
+      const hashes = inputHashes(document, unit);
+      const { model, results, feeds: outcomes, balance } = before(document, column, hashes);
+      const feed = outcomes.length === 0 ? open<FeedFacts>([]) : outcomes[0];
+      const graph = solveGraph(document, column, { model, feed, balance }, curves);
+      return {
+        feeds: Object.fromEntries(results),
+        balance: { inputHash: hashes.balance, ...balance },
+        graph: { inputHash: hashes.graph, ...graph },
+      };
+    },
+    estimate(document, unit) {
+      const column = columnOf(document, unit);
+      const hashes = inputHashes(document, unit);
+      return { inputHash: hashes.estimate, outcome: solveEstimate(document, column, before(document, column, hashes)) };
+    },
   };
 }
 
+export interface InputHashes {
+  feeds: Record<string, string>;
+  balance: string;
+  graph: string;
+  estimate: string;
+}
+
 /** Hash of everything that each stop reads. */
-export function inputHashes(
-  document: CaseDocument,
-  unit: string,
-): { feeds: Record<string, string>; balance: string; graph: string } {
+export function inputHashes(document: CaseDocument, unit: string): InputHashes {
   const column = columnOf(document, unit);
   const streams = feedsOf(document, column);
   const common = hashOf(document.mixture, column.pressure, document.site.standardTemperature);
   const feeds = Object.fromEntries(streams.map((s) => [s.id, hashOf(common, s)]));
   const balance = hashOf(...Object.values(feeds), column.balance, column.draws, common);
-  return { feeds, balance, graph: hashOf(balance, column.graph, column.condenser) };
+  return {
+    feeds,
+    balance,
+    graph: hashOf(balance, column.graph, column.condenser),
+    estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
+  };
 }
 
 /** The model, or what is missing before there can be one. */

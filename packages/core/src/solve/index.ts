@@ -25,6 +25,7 @@ export type {
   Stream,
 } from './document.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
-export type { CaseResults, FeedResult } from './case.ts';
+export type { CaseResults, CaseSolver, FeedResult } from './case.ts';
+export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
 export type { FeedFacts, FeedPhase } from './feed.ts';
 export type { GraphDesign, GraphResult, ProductFlows } from './graph.ts';

@@ -10,7 +10,7 @@ const SHOW = showIn(UNIT_SETS.metric, { barometricPressure: 101325 });
 /** Acetone and water of the databank. */
 const [ACETONE, WATER] = ['67-64-1', '7732-18-5'];
 
-const solveOnce = (document: CaseDocument) => createCaseSolver()(document, 'column').graph;
+const solveOnce = (document: CaseDocument) => createCaseSolver().solve(document, 'column').graph;
 
 function changed(change: (document: CaseDocument) => unknown): CaseDocument {
   const document = acetoneWaterCase();
@@ -101,7 +101,7 @@ describe('the graph of a case', () => {
     expect(outcome.state === 'solved' && outcome.warnings.map((w) => w.code)).toContain('extrapolated');
   });
   test('a kept curve gives the same answer as a fresh one, and a new pressure a new curve', () => {
-    const solver = createCaseSolver();
+    const { solve: solver } = createCaseSolver();
     const first = solver(acetoneWaterCase(), 'column').graph;
     const other = solver(
       changed((d) => (d.units[0].pressure.top = 1.5e5)),
@@ -112,7 +112,7 @@ describe('the graph of a case', () => {
     expect(solvedValue(other.outcome).bottomsTemperature).toBeGreaterThan(solvedValue(first.outcome).bottomsTemperature);
   });
   test('names a unit that is not there as our mistake', () => {
-    expect(() => createCaseSolver()(acetoneWaterCase(), 'nowhere')).toThrow(RangeError);
+    expect(() => createCaseSolver().solve(acetoneWaterCase(), 'nowhere')).toThrow(RangeError);
   });
 });
 
@@ -146,7 +146,7 @@ describe('mass and mole', () => {
       d.streams[0].amount = { value: 5000 / 3600, basis: 'mass' };
       d.streams[0].composition = { basis: 'mass', parts: { [methanolWater[0].id]: 0.5, [WATER]: 0.5 } };
     });
-    const feed = solvedValue(createCaseSolver()(treybal, 'column').feeds['feed'].outcome).molarFlow;
+    const feed = solvedValue(createCaseSolver().solve(treybal, 'column').feeds['feed'].outcome).molarFlow;
     published(SOURCE, 'feed, 5000 kg/h, in kmol/h', feed * 3.6, 216.8, 0.05);
   });
   test('go into each other and back', () => {

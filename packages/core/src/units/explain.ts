@@ -66,6 +66,10 @@ export function explain(reason: Reason, show: Show): string {
       return `${conflictWords(reason.cells, show)} Change or clear ${reason.cells.length === 1 ? 'it' : 'one of them'}.`;
     case 'no-split':
       return `No split with something of everything at both ends meets these numbers together: ${cellList(reason.cells, show)}. Ask one of them less sharply.`;
+    case 'stages-not-enough':
+      return `${show.ratio(reason.stages)} stages cannot make this split at any reflux: it takes more than ${show.ratio(reason.fewest)}, the fewest at total reflux.`;
+    case 'not-condensable':
+      return `The distillate has no bubble point at ${show.pressure(reason.P)}: it holds a gas that does not condense. Choose a partial or a mixed condenser.`;
     case 'keys-unknown':
       return 'Everything goes one way on the balance sheet: there are no keys. Ask for a recovery of one component overhead and of another in the bottoms.';
     case 'feed-outside-products':
@@ -165,6 +169,8 @@ export function explainOpenPoint(point: OpenPoint): string {
       return neededWords(point.count, point.propose);
     case 'not-fed':
       return `${capital(point.name)} is not in the feed, so nothing can be asked of it.`;
+    case 'no-side-draws':
+      return 'The estimate parts a feed into two products: take the side draws away to use it.';
     case 'one-feed-only':
       return `The graph is drawn for one feed; ${formatFixed(point.count, 0)} enter this column.`;
     case 'not-positive':

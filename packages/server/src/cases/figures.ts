@@ -2,19 +2,28 @@ import { createCaseSolver } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 
-const solve = createCaseSolver();
+const solver = createCaseSolver();
 
 /** What the list shows of a case: solved by the same engine as on the page, when it is saved. A few milliseconds. */
 export function figuresOf(document: CaseDocument): Figures {
   const [column] = document.units;
   const mixture = document.mixture.components.map((c) => c.name).join(', ');
   if (column === undefined) return { state: 'open', mixture, stages: null, reflux: null, curve: [], staircase: [] };
-  const { graph, balance } = solve(document, column.id);
+  return { mixture, ...(document.mixture.components.length > 2 ? estimated(document, column.id) : drawn(document, column.id)) };
+}
+
+function estimated(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
+  const { outcome } = solver.estimate(document, unit);
+  const facts = outcome.state === 'solved' ? outcome.value : undefined;
+  const stages = facts === undefined ? null : Math.ceil(facts.stagesChosen);
+  return { state: outcome.state, stages, reflux: facts?.reflux ?? null, curve: [], staircase: [] };
+}
+
+function drawn(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
+  const { graph } = solver.solve(document, unit);
   const design = graph.outcome.state === 'solved' ? graph.outcome.value : undefined;
-  const { outcome } = document.mixture.components.length > 2 ? balance : graph;
   return {
-    state: outcome.state,
-    mixture,
+    state: graph.outcome.state,
     stages: design?.whole ?? null,
     reflux: design?.reflux ?? null,
     curve: thinned(graph),

@@ -18,6 +18,7 @@ export const router = createBrowserRouter([
         children: [
           { index: true, lazy: async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop }) },
           { path: 'balance', lazy: async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage }) },
+          { path: 'estimate', lazy: async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage }) },
           { path: 'graph', lazy: async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage }) },
         ],
       },

@@ -1,7 +1,7 @@
 /** The route: the engineer's stops in their order, each with its state in a word. Stops that do not exist yet are not shown. */
 import { NavLink } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
-import { selectBalanceStanding, selectGraphStanding, selectMilliseconds } from '../stops/standing.ts';
+import { selectBalanceStanding, selectEstimateStanding, selectGraphStanding, selectMilliseconds } from '../stops/standing.ts';
 import type { Standing } from '../stops/standing.ts';
 import { selectComponents } from '../document/selectors.ts';
 import { StateMark } from './StateMark.tsx';
@@ -9,12 +9,14 @@ import { StateMark } from './StateMark.tsx';
 export function Route() {
   const balance = useAppSelector(selectBalanceStanding);
   const graph = useAppSelector(selectGraphStanding);
+  const estimate = useAppSelector(selectEstimateStanding);
   const isBinary = useAppSelector(selectComponents).length <= 2;
   const milliseconds = useAppSelector(selectMilliseconds);
   return (
     <nav className="route" aria-label="Stops of this case">
       <Stop to="balance" name="Feed & balance" standing={balance} words="complete" />
       {isBinary && <Stop to="graph" name="Graph" standing={graph} words={`solved · ${duration(milliseconds)}`} />}
+      <Stop to="estimate" name="Estimate" standing={estimate} words="solved" />
     </nav>
   );
 }

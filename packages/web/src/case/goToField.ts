@@ -1,8 +1,9 @@
 /**
  * Puts the cursor into the field that holds a place of the document; the place may be inside what the field holds, or the field inside the
  * place.
+ * @returns false when this page has no such field
  */
-export function goToField(path: string): void {
+export function goToField(path: string): boolean {
   const fields = [...document.querySelectorAll<HTMLElement>('[data-path]')];
   const pathOf = (field: HTMLElement): string => field.dataset['path'] ?? '?';
   const field =
@@ -12,4 +13,5 @@ export function goToField(path: string): void {
   const control = field?.matches('[tabindex]') ? field : field?.querySelector<HTMLElement>('input, textarea, [tabindex="0"]');
   control?.scrollIntoView({ block: 'nearest' });
   control?.focus();
+  return field !== undefined;
 }

@@ -9,7 +9,7 @@ import { QuantityField } from '../fields/QuantityField.tsx';
 const condenserWords: Record<Column['condenser'], string> = {
   total: 'total',
   partial: 'partial, vapour product',
-  mixed: 'mixed, vapour and liquid',
+  mixed: 'mixed, with a vent',
 };
 
 interface CondenserProps {

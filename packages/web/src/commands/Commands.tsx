@@ -7,7 +7,7 @@ import { useNavigate } from 'react-router';
 import { ActionCreators } from 'redux-undo';
 import { api } from '../api/client.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { goToField } from '../case/goToField.ts';
+import { useGoToField } from '../stops/useGoToField.ts';
 import { saveJson } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
 
@@ -81,6 +81,7 @@ function CommandList({ onDone }: { onDone: () => void }) {
 function useEntries(): Entry[] {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const goToField = useGoToField();
   const { name, change } = useLook();
   const facts = useAppSelector((state) => state.saving.facts);
   const document = useAppSelector((state) => state.document.present);
@@ -102,7 +103,11 @@ function useEntries(): Entry[] {
       ['Feed stage', `units.${column?.id ?? ''}.graph.feedStage`],
       ['Components', 'mixture.components'],
     ];
-    const stops = { 'Feed & balance': 'balance', ...(document.mixture.components.length > 2 ? {} : { Graph: 'graph' }) };
+    const stops = {
+      'Feed & balance': 'balance',
+      ...(document.mixture.components.length > 2 ? {} : { Graph: 'graph' }),
+      Estimate: 'estimate',
+    };
     return [
       ...Object.entries(stops).map(([title, stop]) => ({ name: title, run: () => void navigate(`/cases/${facts.id}/${stop}`) })),
       ...fields.map(([title, path]) => ({ name: title, run: () => goToField(path) })),
@@ -114,7 +119,7 @@ function useEntries(): Entry[] {
       },
       ...always,
     ];
-  }, [dispatch, navigate, name, change, facts, document.units, document.streams, document.mixture]);
+  }, [dispatch, navigate, name, change, facts, document.units, document.streams, document.mixture, goToField]);
 }
 
 export function FindButton() {

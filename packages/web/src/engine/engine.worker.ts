@@ -1,16 +1,17 @@
 /** The engine in a worker of its own: the page never waits for it. */
 import { createCaseSolver } from '@keen-ladder/core';
-import type { CaseDocument, CaseResults } from '@keen-ladder/core';
+import type { CaseDocument } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
-const solveCase = createCaseSolver();
+const solver = createCaseSolver();
 
 const engine = {
-  solve(document: CaseDocument, unit: string): { results: CaseResults; milliseconds: number } {
+  solve(document: CaseDocument, unit: string) {
     const began = performance.now();
-    const results = solveCase(document, unit);
+    const results = solver.solve(document, unit);
     return { results, milliseconds: performance.now() - began };
   },
+  estimate: solver.estimate,
 };
 
 export type Engine = typeof engine;

@@ -1,15 +1,16 @@
 /** What was computed, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
-import type { CaseResults } from '@keen-ladder/core';
+import type { CaseResults, EstimateResult } from '@keen-ladder/core';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
 export interface Results {
   solved: { results: CaseResults; milliseconds: number } | null;
+  estimate: EstimateResult | null;
   /** The engine's own failure, which is our mistake and must be seen. */
   failure: string | null;
 }
 
-const initialState: Results = { solved: null, failure: null };
+const initialState: Results = { solved: null, estimate: null, failure: null };
 
 const resultsSlice = createSlice({
   name: 'results',
@@ -17,6 +18,9 @@ const resultsSlice = createSlice({
   reducers: {
     caseSolved(state, { payload }: PayloadAction<{ results: CaseResults; milliseconds: number }>) {
       return { ...state, solved: payload, failure: null };
+    },
+    estimateSolved(state, { payload }: PayloadAction<EstimateResult>) {
+      return { ...state, estimate: payload };
     },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
@@ -26,4 +30,4 @@ const resultsSlice = createSlice({
 });
 
 export const resultsReducer = resultsSlice.reducer;
-export const { caseSolved, engineFailed, resultsCleared } = resultsSlice.actions;
+export const { caseSolved, engineFailed, estimateSolved, resultsCleared } = resultsSlice.actions;

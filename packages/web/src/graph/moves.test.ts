@@ -16,7 +16,7 @@ function solvedStore() {
   if (demo === undefined) throw new Error('no demo');
   store.dispatch(caseOpened(demo.document));
   store.dispatch(ActionCreators.clearHistory());
-  const solve = createCaseSolver();
+  const { solve } = createCaseSolver();
   const solveNow = () =>
     store.dispatch(caseSolved({ results: solve(store.getState().document.present, 'column'), milliseconds: 1 }));
   solveNow();

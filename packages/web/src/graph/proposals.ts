@@ -46,6 +46,8 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'cells-conflict':
     case 'no-split':
     case 'keys-unknown':
+    case 'stages-not-enough':
+    case 'not-condensable':
     case 'feed-outside-products':
     case 'two-liquids':
     case 'too-many-stages':

@@ -3,12 +3,13 @@ import { explainOpenPoint, explainWarning } from '@keen-ladder/core';
 import type { OpenPoint, Warning } from '@keen-ladder/core';
 import { Button, Input } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { goToField } from '../case/goToField.ts';
 import { notesWritten } from '../document/documentSlice.ts';
 import { selectShow } from '../document/showing.ts';
 import { useGesture } from '../fields/gesture.ts';
+import { useGoToField } from './useGoToField.ts';
 
 export function OpenPoints({ points }: { points: readonly OpenPoint[] }) {
+  const goToField = useGoToField();
   return (
     <>
       <h2>Open points</h2>

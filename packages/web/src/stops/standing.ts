@@ -1,5 +1,5 @@
 /** How each stop stands: worked out here alone, from the document's hashes and the last results. */
-import type { BalanceResult, FeedFacts, GraphResult, OpenPoint, Outcome, Reason, Warning } from '@keen-ladder/core';
+import type { BalanceResult, EstimateResult, FeedFacts, GraphResult, OpenPoint, Outcome, Reason, Warning } from '@keen-ladder/core';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
 import { selectHashes } from '../document/selectors.ts';
@@ -33,27 +33,27 @@ export const selectMilliseconds = (state: RootState): number => state.results.so
 export const selectGraphResult = (state: RootState): GraphResult | null => selectResults(state)?.graph ?? null;
 export const selectBalanceResult = (state: RootState): BalanceResult | null => selectResults(state)?.balance ?? null;
 
-type StopName = 'balance' | 'graph';
+export const selectEstimateResult = (state: RootState): EstimateResult | null => state.results.estimate;
 
-const selectLast = {
-  balance: createSelector([selectBalanceResult], (result) => standingOf(result?.outcome)),
-  graph: createSelector([selectGraphResult], (result) => standingOf(result?.outcome)),
-};
+export const selectLastGraphStanding = createSelector([selectGraphResult], (result) => standingOf(result?.outcome));
+export const selectLastBalanceStanding = createSelector([selectBalanceResult], (result) => standingOf(result?.outcome));
+export const selectLastEstimateStanding = createSelector([selectEstimateResult], (result) => standingOf(result?.outcome));
 
-const isStale = (state: RootState, stop: StopName): boolean => {
-  const result = selectResults(state)?.[stop];
-  return result !== undefined && result.inputHash !== selectHashes(state)?.[stop];
-};
+const differs = (result: { inputHash: string } | null, hash: string | undefined): boolean =>
+  result !== null && result.inputHash !== hash;
 
-export const selectLastGraphStanding = selectLast.graph;
-export const selectLastBalanceStanding = selectLast.balance;
-export const selectIsGraphStale = (state: RootState): boolean => isStale(state, 'graph');
-export const selectIsBalanceStale = (state: RootState): boolean => isStale(state, 'balance');
+export const selectIsGraphStale = (state: RootState): boolean => differs(selectGraphResult(state), selectHashes(state)?.graph);
+export const selectIsBalanceStale = (state: RootState): boolean =>
+  differs(selectBalanceResult(state), selectHashes(state)?.balance);
+export const selectIsEstimateStale = (state: RootState): boolean =>
+  differs(selectEstimateResult(state), selectHashes(state)?.estimate);
 
 const STALE = { state: 'stale' } as const;
 
-export const selectGraphStanding = (state: RootState) => (selectIsGraphStale(state) ? STALE : selectLast.graph(state));
-export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale(state) ? STALE : selectLast.balance(state));
+export const selectGraphStanding = (state: RootState) => (selectIsGraphStale(state) ? STALE : selectLastGraphStanding(state));
+export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale(state) ? STALE : selectLastBalanceStanding(state));
+export const selectEstimateStanding = (state: RootState) =>
+  selectIsEstimateStale(state) ? STALE : selectLastEstimateStanding(state);
 
 /** The outcome of a feed as last solved. */
 export const selectFeedOutcome = (state: RootState, stream: string): Outcome<FeedFacts> | undefined =>

@@ -1,0 +1,196 @@
+/** The margin of the estimate: its figures, each explained where it is pointed at, coolants, what is wrong, carry over. */
+import { explain, findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
+import type { EstimateFacts, Warning } from '@keen-ladder/core';
+import { Button, Tooltip } from 'antd';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { carriedOver, estimateSet } from '../document/documentSlice.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
+import { selectShow, selectShowQuantity } from '../document/showing.ts';
+import { Notes, OpenPoints, Warnings } from '../stops/Margin.tsx';
+import { selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
+import { explanations } from './explanations.ts';
+
+export function EstimateMargin({ column }: { column: Column }) {
+  const isStale = useAppSelector(selectIsEstimateStale);
+  return (
+    <aside className="margin" aria-label="What the estimate says" data-stale={isStale}>
+      <Standing column={column} />
+      <h2>Notes</h2>
+      <Notes />
+    </aside>
+  );
+}
+
+function Standing({ column }: { column: Column }) {
+  const dispatch = useAppDispatch();
+  const standing = useAppSelector(selectLastEstimateStanding);
+  const failure = useAppSelector((state) => state.results.failure);
+  const show = useAppSelector(selectShow);
+  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
+  switch (standing.state) {
+    case 'ready':
+      return <p className="sentence">Estimating …</p>;
+    case 'open':
+      return <OpenPoints points={standing.points} />;
+    case 'out-of-reach':
+      return (
+        <div role="status">
+          <h2>Out of reach</h2>
+          <p className="sentence">{explain(standing.reason, show)}</p>
+          {standing.reason.code === 'estimate-below-minimum' && (
+            <Button
+              type="primary"
+              onClick={() => dispatch(estimateSet({ column: column.id, change: { reflux: { kind: 'multiple', value: 1.3 } } }))}
+            >
+              Take 1.3 × the minimum
+            </Button>
+          )}
+        </div>
+      );
+    case 'solved':
+      return <Solved column={column} facts={standing.value} warnings={standing.warnings} />;
+  }
+}
+
+function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFacts; warnings: Warning[] }) {
+  const counted = facts.condenser === 'total' ? 'reboiler included' : 'condenser and reboiler included';
+  return (
+    <>
+      <div className="headline" role="status">
+        <div className="quiet">Equilibrium stages, {counted}</div>
+        <div className="headline-number">{formatFixed(facts.stagesChosen, 1)}</div>
+        <div className="quiet">
+          at a reflux of {formatNumber(facts.reflux)} mol/mol · {facts.trays} real trays
+        </div>
+      </div>
+      <EstimateFigures facts={facts} />
+      <Warnings warnings={warnings} />
+      <CoolingTable facts={facts} />
+      <CarryOver column={column} facts={facts} />
+    </>
+  );
+}
+
+type Row = readonly [name: string, value: string, why?: string];
+
+function EstimateFigures({ facts }: { facts: EstimateFacts }) {
+  const components = useAppSelector(selectComponents);
+  const quantity = useAppSelector(selectShowQuantity);
+  const why = explanations(facts, components);
+  const total = facts.distillate.reduce((sum, f) => sum + f, 0);
+  const rows: Row[] = [
+    ['Fewest stages', formatFixed(facts.fewestStages, 2), why.fewestStages],
+    ['Minimum reflux', `${formatNumber(facts.smallestReflux)} mol/mol`, why.smallestReflux],
+    ['Stages, Molokanov', formatFixed(facts.stages.molokanov, 1), why.stages],
+    ['Stages, Eduljee', formatFixed(facts.stages.eduljee, 1), why.stages],
+    ['Feed stage, Fenske', String(facts.feedStage.fenske), why.fenskeFeed],
+    ['Feed stage, Kirkbride', String(facts.feedStage.kirkbride), why.kirkbrideFeed],
+    ['Feed quality q', formatFixed(facts.q, 3), why.q],
+    ['Volatility of the keys', formatFixed(meanOfKeys(facts, components), 3), why.alpha],
+    ['Tray efficiency', formatFixed(facts.efficiency.value, 3), why.efficiency],
+    ['Real trays', String(facts.trays), why.trays],
+    ['Distillate', quantity(total, 'molarFlow')],
+    ['Condenser', quantity(facts.condenserDuty, 'power')],
+    ['Reboiler', quantity(facts.reboilerDuty, 'power')],
+    ['Condenser outlet', quantity(facts.condenserTemperature, 'temperature')],
+    ['Top vapour', quantity(facts.temperature.top, 'temperature')],
+    ['Bottoms', quantity(facts.temperature.bottom, 'temperature')],
+  ];
+  return (
+    <dl className="figures">
+      {rows.map(([name, value, reason]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>
+            {reason === undefined ? (
+              value
+            ) : (
+              <Tooltip title={reason} placement="left" trigger={['hover', 'focus']}>
+                <button type="button" className="explained" aria-label={`${name}: ${value}. How it is worked out`}>
+                  {value}
+                </button>
+              </Tooltip>
+            )}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+function meanOfKeys(facts: EstimateFacts, components: readonly { id: string }[]): number {
+  return facts.meanAlpha[components.findIndex((c) => c.id === facts.keys.light)] ?? 1;
+}
+
+/** The pressure at which each coolant would do, and what that makes of the rest. */
+function CoolingTable({ facts }: { facts: EstimateFacts }) {
+  const quantity = useAppSelector(selectShowQuantity);
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const P = findUnit('pressure', display.pressure);
+  const T = findUnit('temperature', display.temperature);
+  return (
+    <>
+      <h2>Pressure for a coolant</h2>
+      <table className="phases" aria-label="Pressure for each coolant">
+        <thead>
+          <tr>
+            <th />
+            <th scope="col">top, {P.id}</th>
+            <th scope="col">bottoms, {T.id}</th>
+            <th scope="col">α top</th>
+          </tr>
+        </thead>
+        <tbody>
+          {facts.coolants.map((coolant) => (
+            <tr key={coolant.name}>
+              <th scope="row" title={`condensed at ${quantity(coolant.T, 'temperature')}, coolant and approach together`}>
+                {coolant.name}
+              </th>
+              {coolant.at === null ? (
+                <td colSpan={3}>does not condense</td>
+              ) : (
+                <>
+                  <td>{formatQuantity(coolant.at.P, P, site)}</td>
+                  <td>{formatQuantity(coolant.at.bottomsTemperature, T, site)}</td>
+                  <td>{formatFixed(coolant.at.alphaTop, 2)}</td>
+                </>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** Hands stages, feed stage, reflux, distillate and pressures on. */
+function CarryOver({ column, facts }: { column: Column; facts: EstimateFacts }) {
+  const dispatch = useAppDispatch();
+  const { pressure, condenser, reflux } = facts;
+  const carried: NonNullable<Column['carried']> = {
+    from: 'estimate',
+    stages: Math.ceil(facts.stagesChosen),
+    feedStage: Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen)),
+    reflux,
+    distillate: facts.distillate.reduce((sum, f) => sum + f, 0),
+    pressure: { top: pressure.top, bottom: pressure.bottom },
+    condenser,
+  };
+  const isKept = JSON.stringify(column.carried) === JSON.stringify(carried);
+  return (
+    <div className="carry">
+      <Button type="primary" disabled={isKept} onClick={() => dispatch(carriedOver({ column: column.id, carried }))}>
+        Carry over {carried.stages} stages, feed on {carried.feedStage}
+      </Button>
+      <p className="quiet small">
+        {isKept
+          ? 'Kept in the case for the rigorous column.'
+          : column.carried === null
+            ? 'Keeps stages, feed stage, reflux, distillate and pressures in the case for the rigorous column.'
+            : `Kept so far: ${column.carried.stages} stages at a reflux of ${formatNumber(column.carried.reflux)}.`}
+      </p>
+    </div>
+  );
+}

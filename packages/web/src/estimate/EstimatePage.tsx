@@ -1,0 +1,245 @@
+/** The Estimate stop: what is asked on the left, curves and components in the middle, figures in the margin. */
+import { DownloadOutlined } from '@ant-design/icons';
+import { findUnit, formatFixed, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
+import type { EstimateFacts } from '@keen-ladder/core';
+import { App, Button, Dropdown } from 'antd';
+import { useRef } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { LineChart } from '../charts/LineChart.tsx';
+import { useElementWidth } from '../charts/useElementWidth.ts';
+import { selectColumn, selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
+import { saveCsv, savePng, saveSvg } from '../download/save.ts';
+import { selectEstimateResult, selectIsEstimateStale } from '../stops/standing.ts';
+import { componentColor } from '../theme/componentColors.ts';
+import { useLook } from '../theme/Themed.tsx';
+import { EstimateInputs } from './EstimateInputs.tsx';
+import { EstimateMargin } from './EstimateMargin.tsx';
+import { estimateRows } from './estimateRows.ts';
+
+export function EstimatePage() {
+  const column = useAppSelector(selectColumn);
+  const result = useAppSelector(selectEstimateResult);
+  const isStale = useAppSelector(selectIsEstimateStale);
+  if (column === undefined) return null;
+  const facts = result?.outcome.state === 'solved' ? result.outcome.value : undefined;
+  return (
+    <main className="graph-page">
+      <h1 className="unseen">Estimate</h1>
+      <EstimateInputs column={column} />
+      <div className="sheet balance-sheet" data-stale={isStale}>
+        {facts === undefined ? <Empty isSolving={result === null} /> : <Curves facts={facts} />}
+      </div>
+      <EstimateMargin column={column} />
+    </main>
+  );
+}
+
+function Empty({ isSolving }: { isSolving: boolean }) {
+  return (
+    <p className="empty-sheet">
+      {isSolving
+        ? 'Estimating …'
+        : 'Stages against reflux are drawn here once feed and balance are complete: the margin says what is missing.'}
+    </p>
+  );
+}
+
+const CHART_HEIGHT = 258;
+
+function Curves({ facts }: { facts: EstimateFacts }) {
+  const { colors } = useLook();
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const panel = useRef<HTMLDivElement>(null);
+  const width = useElementWidth(panel);
+  const refluxChart = useRef<SVGSVGElement>(null);
+  const pressureChart = useRef<SVGSVGElement>(null);
+  const half = Math.floor((width - 12) / 2);
+  const { reflux, stages, elbow } = facts.refluxCurve;
+  const floor = Math.max(facts.smallestReflux, 0);
+  const most = Math.max(3 * facts.fewestStages, 1.15 * facts.stagesChosen);
+  const P = findUnit('pressure', shownUnit(display, 'pressure'));
+  const T = findUnit('temperature', shownUnit(display, 'temperature'));
+  const at = facts.pressureCurve.map((e) => fromSI(e.P, P, site));
+  const condenser = facts.pressureCurve.map((e) => fromSI(e.condenserTemperature, T, site));
+  const bottoms = facts.pressureCurve.map((e) => fromSI(e.bottomsTemperature, T, site));
+  return (
+    <>
+      <div className="sheet-head">
+        <h2 className="sheet-title">Stages against reflux, temperatures along pressure</h2>
+        <SaveEstimate facts={facts} refluxChart={refluxChart} pressureChart={pressureChart} />
+      </div>
+      <div className="chart-pair" ref={panel}>
+        {width > 0 && (
+          <>
+            <LineChart
+              svg={refluxChart}
+              title="Equilibrium stages against reflux ratio"
+              width={half}
+              height={CHART_HEIGHT}
+              colors={colors}
+              lines={[{ name: 'stages', x: reflux, y: stages, color: colors.pine }]}
+              limits={[
+                { axis: 'x', at: floor, name: 'Rmin' },
+                { axis: 'y', at: facts.fewestStages, name: 'Nmin' },
+              ]}
+              marks={[
+                { x: elbow.reflux, y: elbow.stages, name: 'elbow', shape: 'note' },
+                {
+                  x: facts.reflux,
+                  y: facts.stagesChosen,
+                  name: `${formatFixed(facts.stagesChosen, 1)} at ${formatNumber(facts.reflux, 3)}`,
+                  shape: 'present',
+                },
+              ]}
+              xName="reflux ratio, mol/mol"
+              yName="equilibrium stages"
+              xRange={[Math.max(0, floor - 0.08 * ((reflux.at(-1) ?? 1) - floor)), reflux.at(-1) ?? 1]}
+              yRange={[0, most]}
+            />
+            {facts.pressureCurve.length > 1 && (
+              <LineChart
+                svg={pressureChart}
+                title="Temperatures against pressure"
+                width={half}
+                height={CHART_HEIGHT}
+                colors={colors}
+                lines={[
+                  { name: 'bottoms', x: at, y: bottoms, color: colors.copper },
+                  { name: 'condenser', x: at, y: condenser, color: colors.pine, dash: '7 4' },
+                ]}
+                marks={[
+                  {
+                    x: fromSI(facts.pressure.top, P, site),
+                    y: fromSI(facts.temperature.bottom, T, site),
+                    name: 'bottoms',
+                    shape: 'present',
+                  },
+                  {
+                    x: fromSI(facts.pressure.top, P, site),
+                    y: fromSI(facts.condenserTemperature, T, site),
+                    name: 'condenser',
+                    shape: 'present',
+                  },
+                ]}
+                xName={`pressure at the top, ${P.id}`}
+                yName={`temperature, ${T.id}`}
+                xRange={[at[0] ?? 1, at.at(-1) ?? 2]}
+                yRange={[Math.min(...condenser), Math.max(...bottoms)]}
+                logarithmic={(at[0] ?? 0) > 0}
+              />
+            )}
+          </>
+        )}
+      </div>
+      <p className="quiet small">
+        The elbow is where N (R + 1), height times vapour, is least: common practice for a first look at cost. The two products are
+        held while the pressure changes.
+      </p>
+      <ComponentTable facts={facts} />
+    </>
+  );
+}
+
+/** Where each component goes and how volatile it is at the three places. */
+function ComponentTable({ facts }: { facts: EstimateFacts }) {
+  const components = useAppSelector(selectComponents);
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const flow = findUnit('molarFlow', shownUnit(display, 'molarFlow'));
+  const shown = (value: number | undefined): string => formatNumber(fromSI(value ?? 0, flow, site), (value ?? 0) < 1 ? 3 : 4);
+  return (
+    <div className="balance-scroll">
+      <table className="balance" aria-label="Components of the estimate">
+        <thead>
+          <tr>
+            <th />
+            <th colSpan={2} scope="colgroup" className="product-head">
+              {flow.id}
+            </th>
+            <th colSpan={3} scope="colgroup" className="product-head">
+              volatility over the heavy key
+            </th>
+            <th className="product-head" scope="col">
+              at Rmin
+            </th>
+          </tr>
+          <tr className="unit-row">
+            <th />
+            <th className="product-first">distillate</th>
+            <th>bottoms</th>
+            <th className="product-first">top</th>
+            <th>feed</th>
+            <th>bottom</th>
+            <th className="product-first">goes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {components.map(({ id, name }, i) => (
+            <tr key={id}>
+              <th scope="row">
+                <span className="swatch" style={{ background: componentColor(i) }} />
+                {name}
+                {id === facts.keys.light && <em className="quiet"> light key</em>}
+                {id === facts.keys.heavy && <em className="quiet"> heavy key</em>}
+              </th>
+              <td className="product-first">{shown(facts.distillate[i])}</td>
+              <td>{shown(facts.bottoms[i])}</td>
+              <td className="product-first">{formatNumber(facts.alpha.top[i] ?? 0, 3)}</td>
+              <td>{formatNumber(facts.alpha.feed[i] ?? 0, 3)}</td>
+              <td>{formatNumber(facts.alpha.bottom[i] ?? 0, 3)}</td>
+              <td className="product-first">
+                {facts.distributes[i] ? 'both ways' : (facts.meanAlpha[i] ?? 0) > 1 ? 'up' : 'down'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface SaveProps {
+  facts: EstimateFacts;
+  refluxChart: React.RefObject<SVGSVGElement | null>;
+  pressureChart: React.RefObject<SVGSVGElement | null>;
+}
+
+function SaveEstimate({ facts, refluxChart, pressureChart }: SaveProps) {
+  const { message } = App.useApp();
+  const { colors } = useLook();
+  const components = useAppSelector(selectComponents);
+  const showing = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
+  const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
+  const files = ['stages against reflux', 'temperatures along pressure'] as const;
+  const items = files.flatMap((name, k) => [
+    { key: `png ${k}`, label: `${name} as PNG` },
+    { key: `svg ${k}`, label: `${name} as SVG` },
+  ]);
+  const save = async (key: string) => {
+    try {
+      if (key === 'csv') {
+        saveCsv(estimateRows(facts, components, showing), `${caseName} – estimate.csv`);
+        return;
+      }
+      const [kind, k] = key.split(' ');
+      const svg = (k === '0' ? refluxChart : pressureChart).current;
+      const name = `${caseName} – ${files[Number(k)] ?? ''}`;
+      if (svg === null) return;
+      if (kind === 'svg') await saveSvg(svg, `${name}.svg`, colors.sheet);
+      else await savePng(svg, `${name}.png`, colors.sheet);
+    } catch (error) {
+      void message.error(`The file could not be saved: ${error instanceof Error ? error.message : String(error)}`);
+    }
+  };
+  return (
+    <Dropdown
+      menu={{ items: [{ key: 'csv', label: 'all figures as CSV' }, ...items], onClick: ({ key }) => void save(key) }}
+      trigger={['click']}
+    >
+      <Button type="text" icon={<DownloadOutlined />} aria-label="Save figures or charts">
+        Save
+      </Button>
+    </Dropdown>
+  );
+}
