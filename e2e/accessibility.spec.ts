@@ -35,6 +35,7 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page)).toEqual([]);
       await page.locator('.stop', { hasText: 'Estimate' }).click();
       await expect(page.locator('.headline-number')).toBeVisible();
+      await page.mouse.move(640, 780);
       await page.waitForTimeout(400); // the stop's colour has faded in
       expect(await faults(page)).toEqual([]);
       await page.getByRole('combobox', { name: 'Units' }).click();
