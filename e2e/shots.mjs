@@ -35,6 +35,19 @@ await page.locator('.leaves').getByText('Stages').click();
 await page.locator('.ant-table-row').nth(11).hover();
 await shoot(page, 'graph-stages');
 
+async function openCase(name, stop) {
+  const { projects } = await (await page.request.get(`${origin}/api/projects`)).json();
+  const found = projects.flatMap((p) => p.cases).find((c) => c.name === name);
+  await page.goto(`${origin}/cases/${found.id}/${stop}`);
+}
+
+await openCase('Four-alcohol splitter', 'balance');
+await page.locator('.key-facts').waitFor();
+await shoot(page, 'balance');
+await openCase('Naphtha with dissolved nitrogen', 'estimate');
+await page.locator('.headline-number').waitFor();
+await shoot(page, 'estimate');
+
 const night = await open('dark');
 await night.locator('.welcome a').click();
 await night.locator('.headline-number').waitFor();

@@ -94,13 +94,18 @@ const pageTimes = () =>
     JSON.parse(execFileSync(process.execPath, ['pageTimes.mjs', origin], { cwd: join(ROOT, 'e2e'), encoding: 'utf8' })),
   );
 
+const named = (before, timings) => timings.map((t) => ({ ...t, name: before + t.name }));
+
 await main(async () => {
   await ensurePackages();
   ensurePostgres();
   ensureChromium();
   await ensureBuilt();
   say('Timing the engine.');
-  const engine = runBundled('packages/core/bench/graph.ts');
+  const engine = [
+    ...named('Graph, acetone–water by NRTL: ', runBundled('packages/core/bench/graph.ts')),
+    ...named('', runBundled('packages/core/bench/estimate.ts')),
+  ];
   say('Timing models and flashes.');
   const properties = propertyRows(runBundled('packages/core/bench/properties.ts'));
   const databank = databankSizes();
@@ -109,7 +114,7 @@ await main(async () => {
   const sizes = pageSizes();
   const rows = [
     ...engine.map((t) => [
-      `Graph, acetone–water by NRTL: ${t.name}`,
+      t.name,
       `${t.median.toFixed(2)} ms median, ${t.p95.toFixed(2)} ms at 95 %`,
       t.goal === null ? '' : `≤ ${t.goal} ms`,
     ]),
