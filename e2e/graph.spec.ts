@@ -173,3 +173,25 @@ test('a command is found by its name', async ({ quietPage: page }) => {
   await page.keyboard.press('Control+z');
   await expect(field(page, /Acetone in bottoms/)).toHaveValue('0.02');
 });
+
+test('rating: given stages and two things known give the products; what cannot be is said', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await page.getByRole('combobox', { name: 'Task' }).click();
+  await page.locator('.ant-select-item').getByText('split of given stages').click();
+  await expect(page.locator('.open-points')).toContainText('Number of stages above the feed is not set');
+  await field(page, 'Above the feed stage').fill('12');
+  await field(page, 'Below the feed stage').fill('1');
+  await field(page, 'Reflux ratio').fill('0.6866');
+  await field(page, 'Distillate per feed').fill(String((0.35 - 0.02) / (0.95 - 0.02)));
+  // The fourteen stages of the demo's design, all of them whole, part a little further than it asks.
+  await expect(page.locator('.figures')).toContainText('Distillate purity');
+  const purity = await figure(page, 'Distillate purity');
+  expect(purity).toBeGreaterThan(0.95);
+  expect(purity).toBeLessThan(0.956);
+  expect(await headline(page)).toBe(14);
+  await field(page, 'Above the feed stage').fill('4');
+  await field(page, 'Below the feed stage').fill('9');
+  await expect(page.locator('.margin')).toContainText('The same stages would part most with the feed on stage');
+  await field(page, 'Distillate per feed').fill('1.2');
+  await expect(page.locator('.open-points')).toContainText('must lie between 0 and 1');
+});

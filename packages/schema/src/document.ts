@@ -220,7 +220,18 @@ const SheetCell = z.strictObject({
 
 const RefluxWish = z.strictObject({ kind: z.enum(['ratio', 'multiple']), value: number });
 
+const RatingKnown = z.strictObject({
+  by: z.enum(['reflux', 'boil-up', 'distillate', 'distillate-purity', 'bottoms-purity']),
+  value: number.nullable(),
+});
+
 const Graph = z.strictObject({
+  task: z.enum(['design', 'rating']),
+  rating: z.strictObject({
+    above: number.nullable(),
+    below: number.nullable(),
+    known: z.tuple([RatingKnown, RatingKnown]),
+  }),
   reflux: RefluxWish.nullable(),
   feedStage: z.union([z.literal('best'), z.int().min(1).max(1000)]),
 });

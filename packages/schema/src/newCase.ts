@@ -38,6 +38,18 @@ export function newStream(id: string, name: string): CaseDocument['streams'][num
   };
 }
 
+/** Nothing rated yet: what most ask first beside it. */
+export function noRating(): CaseDocument['units'][number]['graph']['rating'] {
+  return {
+    above: null,
+    below: null,
+    known: [
+      { by: 'reflux', value: null },
+      { by: 'distillate', value: null },
+    ],
+  };
+}
+
 function newColumn(): CaseDocument['units'][number] {
   const reflux = { kind: 'multiple', value: 1.3 } as const;
   return {
@@ -49,7 +61,7 @@ function newColumn(): CaseDocument['units'][number] {
     vapourShare: null,
     draws: [],
     balance: { cells: [] },
-    graph: { reflux, feedStage: 'best' },
+    graph: { task: 'design', rating: noRating(), reflux, feedStage: 'best' },
     estimate: { keys: null, find: 'stages', reflux, stages: null, fit: 'molokanov', efficiency: null },
     carried: null,
   };

@@ -118,7 +118,7 @@ function inSchema3({ mixture, notes, connections, streams, units }: CaseDocument
       name,
       pressure: pressure.top,
       condenser,
-      graph: { ...graph, distillate: purity(0), bottoms: purity(1) },
+      graph: { reflux: graph.reflux, feedStage: graph.feedStage, distillate: purity(0), bottoms: purity(1) },
     })),
     connections,
     notes,

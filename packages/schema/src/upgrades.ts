@@ -1,6 +1,6 @@
 import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
 import { SCHEMA_VERSION } from './document.ts';
-import { USUAL_SITE } from './newCase.ts';
+import { noRating, USUAL_SITE } from './newCase.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -87,7 +87,7 @@ function columnWithSheet({ pressure, graph, ...unit }: Loose, light?: string): L
     vapourShare: null,
     draws: [],
     balance: { cells },
-    graph: rest,
+    graph: { ...rest, task: 'design', rating: noRating() },
     estimate: { keys: null, find: 'stages', reflux: rest['reflux'] ?? null, stages: null, fit: 'molokanov', efficiency: null },
     carried: null,
   };

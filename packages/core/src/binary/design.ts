@@ -19,6 +19,8 @@ export interface DesignInput extends Split {
   reflux: { kind: 'ratio' | 'multiple'; value: number };
   condenser: 'total' | 'partial';
   feedStage: number | 'best';
+  /** Stages as a rating has them; they are then not stepped here. */
+  rated?: Stage[];
   /** J/mol, from `feedQuality`. */
   feedEnthalpy: number;
 }
@@ -71,7 +73,9 @@ export function designColumn(curve: BinaryCurve, input: DesignInput): DesignOutc
   const minimum = minimumReflux(curve, input);
   const R = input.reflux.kind === 'ratio' ? input.reflux.value : input.reflux.value * minimum.ratio;
   if (!Number.isFinite(minimum.ratio)) return { outcome: outOfReach({ code: 'not-finite', what: 'minimum reflux' }), basis: null };
-  if (!(R > 0)) return { outcome: outOfReach({ code: 'reflux-not-positive', reflux: R }), basis: null };
+  // Without reflux the column strips only: that does where the split asks less than none.
+  if (!(R > 0 || (R === 0 && minimum.ratio < 0)))
+    return { outcome: outOfReach({ code: 'reflux-not-positive', reflux: R }), basis: null };
   const noBoilUp = boilUpReason(input, R, minimum);
   if (noBoilUp !== undefined) return { outcome: outOfReach(noBoilUp), basis: null };
   const lines = operatingLines(input, R);
@@ -90,7 +94,7 @@ export function designColumn(curve: BinaryCurve, input: DesignInput): DesignOutc
 
 function stepped(curve: BinaryCurve, input: DesignInput, basis: DesignBasis): DesignOutcome {
   const best = stepDown(curve, input, basis.lines, 'best', STAGE_LIMIT);
-  const stairs = input.feedStage === 'best' ? best : stepDown(curve, input, basis.lines, input.feedStage, STAGE_LIMIT);
+  const stairs = stairsOf(curve, input, basis, best);
   const drawn = { ...basis, stages: stairs.stages };
   if (best.end !== 'reached') return { outcome: outOfReach({ code: 'too-many-stages', limit: STAGE_LIMIT }), basis: drawn };
   if (stairs.end !== 'reached') return { outcome: outOfReach(feedReason(curve, input, basis, stairs)), basis: drawn };
@@ -105,6 +109,13 @@ function stepped(curve: BinaryCurve, input: DesignInput, basis: DesignBasis): De
     ...duties(curve, input, basis.lines),
   };
   return { outcome: solved(design, { iterations: design.whole, residual: 0 }, warnings(input, design)), basis: drawn };
+}
+
+function stairsOf(curve: BinaryCurve, input: DesignInput, basis: DesignBasis, best: Staircase): Staircase {
+  const { feedStage, rated } = input;
+  if (feedStage === 'best') return best;
+  if (rated !== undefined) return { end: 'reached', stages: rated, feedStage, needed: rated.length };
+  return stepDown(curve, input, basis.lines, feedStage, STAGE_LIMIT);
 }
 
 /** Wishes that no reflux can meet. */

@@ -1,6 +1,7 @@
 export { binaryCurve, makeCurvePoint } from './curve.ts';
 export { designColumn } from './design.ts';
 export { feedQuality } from './feed.ts';
+export { bestRatedFeedStage, rateColumn } from './rate.ts';
 export { distillatePerFeed, onLine, operatingLines } from './lines.ts';
 export { minimumReflux, minimumStages } from './minimum.ts';
 export { countUpwards, feedStageRange, stepDown } from './staircase.ts';
@@ -10,3 +11,4 @@ export type { FeedCondition, FeedQuality, FeedState } from './feed.ts';
 export type { Line, OperatingLines, Split } from './lines.ts';
 export type { MinimumReflux } from './minimum.ts';
 export type { Stage, Staircase } from './staircase.ts';
+export type { RatedColumn, RatingInput, RatingQuantity } from './rate.ts';

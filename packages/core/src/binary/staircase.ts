@@ -46,7 +46,12 @@ export function stepDown(
     if (fedAt === 0 && (feedStage === 'best' ? x <= lines.crossing.x : n === feedStage)) fedAt = n;
     if (x <= split.xB) {
       if (fedAt === 0 && feedStage !== 'best') return { end: 'feed-too-low', stages };
-      return { end: 'reached', stages, feedStage: fedAt === 0 ? n : fedAt, needed: n - 1 + (before - split.xB) / (before - x) };
+      return {
+        end: 'reached',
+        stages,
+        feedStage: fedAt === 0 ? n : fedAt,
+        needed: n - 1 + Math.min(1, (before - split.xB) / (before - x)),
+      };
     }
     const next = onLine(fedAt > 0 ? lines.below : lines.above, x);
     if (!(y - next > SMALLEST_STEP)) return { end: stalledAt(fedAt), stages };

@@ -19,6 +19,7 @@ export type OpenPoint =
   | { code: 'not-a-fraction'; path: string; what: string; value: number }
   | { code: 'not-positive'; path: string; what: string; value: number }
   | { code: 'share-at-limit'; path: string; what: string; value: number }
+  | { code: 'not-a-count'; path: string; what: string; value: number; least: number }
   | { code: 'negative'; path: string; what: string; value: number }
   | { code: 'sum-not-one'; path: string; what: string; sum: number }
   | { code: 'numbers-needed'; path: string; count: number; propose: { component: string; product: string } | null }
@@ -56,6 +57,7 @@ export type Reason =
   | { code: 'cells-conflict'; cells: NamedCell[] }
   | { code: 'no-split'; cells: NamedCell[] }
   | { code: 'keys-unknown' }
+  | { code: 'rating-impossible' }
   | { code: 'stages-not-enough'; stages: number; fewest: number }
   | { code: 'not-condensable'; P: number };
 

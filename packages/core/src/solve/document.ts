@@ -4,6 +4,7 @@
  * numbers for ever.
  */
 import type { CellKind } from '../balance/index.ts';
+import type { RatingQuantity } from '../binary/index.ts';
 import type { GillilandFit } from '../shortcut/index.ts';
 import type { Mixture } from '../thermo/index.ts';
 import type { UnitChoice } from '../units/index.ts';
@@ -111,8 +112,25 @@ export interface RefluxWish {
 }
 
 export interface GraphInputs {
+  /** Stages for a split and a reflux, or the split that given stages make. */
+  task: 'design' | 'rating';
+  rating: RatingInputs;
   reflux: RefluxWish | null;
   feedStage: number | 'best';
+}
+
+export interface RatingInputs {
+  /** Stages above the feed stage, and below it with the reboiler. */
+  above: number | null;
+  below: number | null;
+  /** Two things known beside the stages. */
+  known: [RatingKnown, RatingKnown];
+}
+
+/** mol/mol; purities of the first component. */
+export interface RatingKnown {
+  by: RatingQuantity;
+  value: number | null;
 }
 
 export interface EstimateInputs {

@@ -2,8 +2,17 @@
  * The graph of a column unit, from the document to numbers: open points first, then curve, feed quality and design. The curve of the last
  * mixture and pressure is kept, since an engineer moves everything else far more often.
  */
-import { binaryCurve, designColumn, feedQuality } from '../binary/index.ts';
-import type { BinaryCurve, Design, DesignBasis, FeedCondition, FeedQuality } from '../binary/index.ts';
+import { bestRatedFeedStage, binaryCurve, designColumn, feedQuality, rateColumn } from '../binary/index.ts';
+import type {
+  BinaryCurve,
+  Design,
+  DesignBasis,
+  FeedCondition,
+  FeedQuality,
+  RatingInput,
+  RatingQuantity,
+  Stage,
+} from '../binary/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
@@ -32,6 +41,8 @@ export interface GraphResult {
 /** The design, with the flows of the real feed. */
 export interface GraphDesign extends Design {
   flows: ProductFlows;
+  /** In a rating: where the feed would make the same stages part most. */
+  bestRatedFeedStage: number | null;
 }
 
 /** mol/s and W. */
@@ -88,7 +99,11 @@ interface Inputs {
   reflux: { kind: 'ratio' | 'multiple'; value: number };
   condenser: 'total' | 'partial';
   feedStage: number | 'best';
+  rating: GivenStages | null;
+  rated?: Stage[];
 }
+
+type GivenStages = Pick<RatingInput, 'above' | 'below' | 'known'>;
 
 type Designed = Pick<GraphResult, 'feed' | 'basis' | 'outcome'>;
 
@@ -103,9 +118,15 @@ function designed(curve: BinaryCurve, inputs: Inputs): Designed {
   const feed = feedQuality(curve, z, condition);
   if (!Number.isFinite(feed.q + feed.enthalpy))
     return { feed: null, basis: null, outcome: outOfReach({ code: 'not-finite', what: 'feed quality' }) };
-  const { outcome, basis } = designColumn(curve, { ...inputs, q: feed.q, feedEnthalpy: feed.enthalpy });
+  const meant = inputs.rating === null ? solved(inputs) : rated(curve, inputs, inputs.rating, feed.q);
+  if (meant.state !== 'solved') return { feed, basis: null, outcome: passOn(meant) };
+  const { outcome, basis } = designColumn(curve, { ...meant.value, q: feed.q, feedEnthalpy: feed.enthalpy });
   if (outcome.state !== 'solved') return { feed, basis, outcome: passOn(outcome) };
-  const flowed: GraphDesign = { ...outcome.value, flows: flowsOf(outcome.value, inputs.flow) };
+  const flowed: GraphDesign = {
+    ...outcome.value,
+    flows: flowsOf(outcome.value, inputs.flow),
+    bestRatedFeedStage: inputs.rating === null ? null : bestRatedFeedStage(curve, { ...inputs.rating, z, q: feed.q }),
+  };
   if (!Object.values(flowed.flows).every(Number.isFinite))
     return { feed, basis, outcome: outOfReach({ code: 'not-finite', what: 'duty' }) };
   return {
@@ -116,6 +137,14 @@ function designed(curve: BinaryCurve, inputs: Inputs): Designed {
       ...extrapolations(curve.model, flowed.distillateTemperature, flowed.bottomsTemperature),
     ]),
   };
+}
+
+/** The split and reflux that given stages make, as a design is asked for. */
+function rated(curve: BinaryCurve, inputs: Inputs, rating: GivenStages, q: number): Outcome<Inputs> {
+  const found = rateColumn(curve, { ...rating, z: inputs.z, q });
+  if (found.state !== 'solved') return passOn(found);
+  const { xD, xB, reflux, stages } = found.value;
+  return solved({ ...inputs, xD, xB, reflux: { kind: 'ratio', value: reflux }, feedStage: rating.above + 1, rated: stages });
 }
 
 function flowsOf(d: Design, feed: number): ProductFlows {
@@ -189,18 +218,65 @@ function readInputs(document: CaseDocument, column: ColumnUnit, { feed, balance 
   if (feeds.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
   if (feeds.length > 1) return { points: [{ code: 'one-feed-only', path: 'streams', count: feeds.length }] };
   const points: OpenPoint[] = feed.state === 'open' ? [...feed.points] : [];
-  const [xD, xB] = (['distillate', 'bottoms'] as const).map((product) => purityOf(document, column, product, balance, points));
-  const { reflux, feedStage } = column.graph;
-  if (reflux === null) points.push({ code: 'missing', path: `units.${column.id}.graph.reflux`, what: 'reflux' });
-  if (points.length > 0 || reflux === null) return { points };
+  const wish = column.graph.task === 'rating' ? readRating(column, points) : readSplit(document, column, balance, points);
+  if (points.length > 0 || wish === undefined) return { points };
+  if ('refused' in wish) return { points, refused: wish.refused };
   if (feed.state === 'out-of-reach') return { points, refused: passOn(feed) };
-  if (balance.outcome.state === 'out-of-reach' && (xD === undefined || xB === undefined))
-    return { points, refused: passOn(balance.outcome) };
-  if (feed.state !== 'solved' || xD === undefined || xB === undefined) return { points };
+  if (feed.state !== 'solved') return { points };
   const { moleFractions, molarFlow, enthalpy } = feed.value;
   const condition = conditionOf(stream) ?? { by: 'enthalpy', h: enthalpy };
   const condenser = column.condenser === 'partial' ? 'partial' : 'total';
-  return { value: { z: moleFractions[0], xD, xB, flow: molarFlow, condition, reflux, condenser, feedStage }, points };
+  return { value: { ...wish, z: moleFractions[0], flow: molarFlow, condition, condenser }, points };
+}
+
+type Wish = Pick<Inputs, 'xD' | 'xB' | 'reflux' | 'feedStage' | 'rating'>;
+
+/** Two purities and a reflux. */
+function readSplit(
+  document: CaseDocument,
+  column: ColumnUnit,
+  balance: Omit<BalanceResult, 'inputHash'>,
+  points: OpenPoint[],
+): Wish | { refused: Outcome<GraphDesign> } | undefined {
+  const [xD, xB] = (['distillate', 'bottoms'] as const).map((product) => purityOf(document, column, product, balance, points));
+  const { reflux, feedStage } = column.graph;
+  if (reflux === null) points.push({ code: 'missing', path: `units.${column.id}.graph.reflux`, what: 'reflux' });
+  if (points.length > 0 || reflux === null) return undefined;
+  if (xD !== undefined && xB !== undefined) return { xD, xB, reflux, feedStage, rating: null };
+  return balance.outcome.state === 'out-of-reach' ? { refused: passOn(balance.outcome) } : undefined;
+}
+
+const RATING_WORDS: Record<RatingQuantity, string> = {
+  reflux: 'reflux ratio',
+  'boil-up': 'boil-up ratio',
+  distillate: 'distillate per feed',
+  'distillate-purity': 'purity of the distillate',
+  'bottoms-purity': 'purity of the bottoms',
+};
+
+/** Given stages and two things known; split and reflux follow from them. */
+function readRating(column: ColumnUnit, points: OpenPoint[]): Wish | undefined {
+  const { above, below, known } = column.graph.rating;
+  const path = `units.${column.id}.graph.rating`;
+  if (above === null) points.push({ code: 'missing', path: `${path}.above`, what: 'number of stages above the feed' });
+  else if (!(Number.isInteger(above) && above >= 0))
+    points.push({ code: 'not-a-count', path: `${path}.above`, what: 'stages above the feed', value: above, least: 0 });
+  if (below === null) points.push({ code: 'missing', path: `${path}.below`, what: 'number of stages below the feed' });
+  else if (!(Number.isInteger(below) && below >= 1))
+    points.push({ code: 'not-a-count', path: `${path}.below`, what: 'stages below the feed', value: below, least: 1 });
+  known.forEach(({ by, value }, k) => {
+    const what = RATING_WORDS[by];
+    if (value === null) points.push({ code: 'missing', path: `${path}.known.${k}`, what });
+    else if (by === 'reflux' ? value < 0 : !(value > 0))
+      points.push({ code: 'not-positive', path: `${path}.known.${k}`, what, value });
+    else if (by !== 'reflux' && by !== 'boil-up' && value >= 1)
+      points.push({ code: 'not-a-fraction', path: `${path}.known.${k}`, what, value });
+  });
+  const [first, second] = known;
+  if (first.by === second.by) points.push({ code: 'missing', path: `${path}.known.1`, what: 'second, different thing known' });
+  if (points.length > 0 || above === null || below === null) return undefined;
+  const given = Object.fromEntries(known.map(({ by, value }) => [by, value ?? 0]));
+  return { xD: 1, xB: 0, reflux: { kind: 'ratio', value: 1 }, feedStage: above + 1, rating: { above, below, known: given } };
 }
 
 /** A feed stated by its quality at the column's own pressure needs no enthalpy to draw its line. */

@@ -18,6 +18,8 @@ export type {
   CoolingName,
   EstimateInputs,
   GraphInputs,
+  RatingInputs,
+  RatingKnown,
   RefluxWish,
   SheetCell,
   SideDraw,

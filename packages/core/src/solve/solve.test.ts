@@ -35,7 +35,7 @@ describe('the graph of a case', () => {
       d.streams[0].condition = [{ by: 'column-pressure' }, { by: 'q', value: null }];
       d.units[0].pressure.top = null;
       d.units[0].balance.cells = [];
-      d.units[0].graph = { reflux: null, feedStage: 'best' };
+      d.units[0].graph.reflux = null;
     });
     const { outcome } = solveOnce(empty);
     if (outcome.state !== 'open') throw new Error(outcome.state);
@@ -113,6 +113,64 @@ describe('the graph of a case', () => {
   });
   test('names a unit that is not there as our mistake', () => {
     expect(() => createCaseSolver().solve(acetoneWaterCase(), 'nowhere')).toThrow(RangeError);
+  });
+});
+
+describe('the rating of a case', () => {
+  const rating = (change: (r: CaseDocument['units'][0]['graph']['rating']) => unknown) =>
+    solveOnce(
+      changed((d) => {
+        const { graph } = d.units[0];
+        graph.task = 'rating';
+        graph.rating = {
+          above: 12,
+          below: 1,
+          known: [
+            { by: 'reflux', value: 0.69 },
+            { by: 'distillate-purity', value: 0.95 },
+          ],
+        };
+        change(graph.rating);
+      }),
+    ).outcome;
+  test('finds the split of its stages, and draws it', () => {
+    const design = solvedValue(rating(() => undefined));
+    expect(design.split.xD).toBeCloseTo(0.95, 9);
+    expect(design.split.xB).toBeLessThan(0.03);
+    expect(design).toMatchObject({ whole: 14, feedStage: 13, reflux: 0.69 });
+    expect(design.bestRatedFeedStage).toBeGreaterThan(9);
+  });
+  test.each<[string, (r: CaseDocument['units'][0]['graph']['rating']) => unknown, string]>([
+    ['no stages above', (r) => (r.above = null), 'missing'],
+    ['half a stage', (r) => (r.below = 1.5), 'not-a-count'],
+    ['a purity of 1', (r) => (r.known[1].value = 1), 'not-a-fraction'],
+    ['a negative reflux', (r) => (r.known[0].value = -1), 'not-positive'],
+    ['the same thing twice', (r) => (r.known[1] = { ...r.known[0] }), 'missing'],
+  ])('%s is an open point', (_, change, code) => {
+    const outcome = rating(change);
+    expect(outcome.state === 'open' && outcome.points.map((p) => p.code)).toContain(code);
+  });
+  test('without reflux the liquid feed goes on top: a stripping column', () => {
+    const design = solvedValue(
+      rating((r) =>
+        Object.assign(r, {
+          above: 0,
+          below: 4,
+          known: [
+            { by: 'reflux', value: 0 },
+            { by: 'bottoms-purity', value: 0.02 },
+          ],
+        }),
+      ),
+    );
+    expect(design.reflux).toBe(0);
+    expect(design.split.xD).toBeLessThan(0.85); // no purer than the vapour over the feed
+    expect(design.condenserDuty).toBeLessThan(0);
+  });
+  test('stages that cannot do it have a reason', () => {
+    const reason = reasonOf(rating((r) => Object.assign(r, { above: 2, below: 2 })));
+    expect(reason.code).toBe('rating-impossible');
+    expect(explain(reason, SHOW)).toContain('cannot do both');
   });
 });
 

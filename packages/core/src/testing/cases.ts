@@ -43,7 +43,19 @@ export function acetoneWaterCase(): CaseDocument {
         vapourShare: null,
         draws: [],
         balance: { cells: [purity('distillate', 0.95), purity('bottoms', 0.02)] },
-        graph: { reflux: { kind: 'multiple', value: 1.3 }, feedStage: 'best' },
+        graph: {
+          task: 'design',
+          rating: {
+            above: null,
+            below: null,
+            known: [
+              { by: 'reflux', value: null },
+              { by: 'distillate', value: null },
+            ],
+          },
+          reflux: { kind: 'multiple', value: 1.3 },
+          feedStage: 'best',
+        },
         estimate: {
           keys: null,
           find: 'stages',

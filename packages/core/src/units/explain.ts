@@ -66,6 +66,8 @@ export function explain(reason: Reason, show: Show): string {
       return `${conflictWords(reason.cells, show)} Change or clear ${reason.cells.length === 1 ? 'it' : 'one of them'}.`;
     case 'no-split':
       return `No split with something of everything at both ends meets these numbers together: ${cellList(reason.cells, show)}. Ask one of them less sharply.`;
+    case 'rating-impossible':
+      return 'These stages cannot do both things that are asked of them. Look whether the share of the feed and the purities fit the feed, or ask less of one; more stages or more reflux part further.';
     case 'stages-not-enough':
       return `${show.ratio(reason.stages)} stages cannot make this split at any reflux: it takes more than ${show.ratio(reason.fewest)}, the fewest at total reflux.`;
     case 'not-condensable':
@@ -161,6 +163,8 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `${capital(point.what)} must lie between 0 and 1; it is ${formatEntered(point.value)}.`;
     case 'share-at-limit':
       return `${capital(point.what)} of exactly ${formatEntered(point.value)} would take endlessly many stages: say how near, for instance ${point.value > 0.5 ? '0.999' : '0.001'}.`;
+    case 'not-a-count':
+      return `${capital(point.what)} must be a whole number of at least ${formatFixed(point.least, 0)}; it is ${formatEntered(point.value)}.`;
     case 'negative':
       return `${capital(point.what)} cannot be below 0; it is ${formatEntered(point.value)}.`;
     case 'sum-not-one':

@@ -1,5 +1,5 @@
 import { createCaseSolver } from '@keen-ladder/core';
-import type { GraphResult } from '@keen-ladder/core';
+import type { EstimateFacts, GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 
 const solver = createCaseSolver();
@@ -16,7 +16,19 @@ function estimated(document: CaseDocument, unit: string): Omit<Figures, 'mixture
   const { outcome } = solver.estimate(document, unit);
   const facts = outcome.state === 'solved' ? outcome.value : undefined;
   const stages = facts === undefined ? null : Math.ceil(facts.stagesChosen);
-  return { state: outcome.state, stages, reflux: facts?.reflux ?? null, curve: [], staircase: [] };
+  return { state: outcome.state, stages, reflux: facts?.reflux ?? null, curve: refluxCurve(facts), staircase: [] };
+}
+
+/** Stages against reflux, both from their least to most that is drawn. */
+function refluxCurve(facts: EstimateFacts | undefined): [number, number][] {
+  if (facts === undefined) return [];
+  const { reflux, stages } = facts.refluxCurve;
+  const floor = Math.max(0, facts.smallestReflux);
+  const [widest, highest] = [(reflux.at(-1) ?? 1) - floor, 3 * facts.fewestStages];
+  return reflux.flatMap((R, k): [number, number][] => {
+    const y = (stages[k] ?? highest) / highest;
+    return y < 1 ? [[round((R - floor) / widest), round(y)]] : [];
+  });
 }
 
 function drawn(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {

@@ -244,6 +244,13 @@ const documentSlice = createSlice({
         if (column) column.graph.feedStage = payload.feedStage;
       },
     },
+    graphSet: {
+      prepare: prepared<OfColumn<'change', Partial<Column['graph']>>>,
+      reducer(state, { payload }: Change<OfColumn<'change', Partial<Column['graph']>>>) {
+        const column = columnOf(state, payload.column);
+        if (column) Object.assign(column.graph, payload.change);
+      },
+    },
     estimateSet: {
       prepare: prepared<OfColumn<'change', Partial<Estimate>>>,
       reducer(state, { payload }: Change<OfColumn<'change', Partial<Estimate>>>) {
@@ -333,6 +340,7 @@ export const {
   feedAdded,
   feedRemoved,
   feedStageChosen,
+  graphSet,
   lightFractionSet,
   mixtureChosen,
   modelChosen,

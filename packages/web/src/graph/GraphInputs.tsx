@@ -5,18 +5,25 @@ import { memo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
-import { feedStageChosen, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
+import { feedStageChosen, graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Column, Fraction, Stream } from '../document/documentSlice.ts';
 import { selectColumn, selectComponents, selectDocument, selectFeed } from '../document/selectors.ts';
 import { AmountField } from '../feed/AmountField.tsx';
 import { ConditionFields } from '../feed/ConditionFields.tsx';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { NumberInput } from '../fields/NumberInput.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 import { BinaryMixture } from '../mixture/BinaryMixture.tsx';
 import { lightFractionOf, purityOf } from './moves.ts';
+import { RatingInputs } from './RatingInputs.tsx';
 import { selectBestFeedStage } from './standing.ts';
+
+const tasks = [
+  { value: 'design' as const, label: 'stages for a split' },
+  { value: 'rating' as const, label: 'split of given stages' },
+];
 
 /** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
 export function GraphInputs() {
@@ -25,25 +32,40 @@ export function GraphInputs() {
   const feed = useAppSelector(selectFeed);
   const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
   if (column === undefined || feed === undefined) return null;
+  const isRating = column.graph.task === 'rating';
   return (
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
       <BinaryMixture />
       <FeedInputs feed={feed} light={light} />
       <section>
-        <h2>Split wanted</h2>
-        <PurityField column={column} product="distillate" light={light} />
-        <PurityField column={column} product="bottoms" light={light} />
+        <ChoiceField
+          label="Task"
+          value={column.graph.task}
+          options={tasks}
+          onChange={(task) => dispatch(graphSet({ column: column.id, change: { task } }))}
+        />
       </section>
+      {isRating ? (
+        <RatingInputs column={column} />
+      ) : (
+        <section>
+          <h2>Split wanted</h2>
+          <PurityField column={column} product="distillate" light={light} />
+          <PurityField column={column} product="bottoms" light={light} />
+        </section>
+      )}
       <section>
         <h2>Column</h2>
         <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure" />
-        <RefluxField
-          path={`units.${column.id}.graph.reflux`}
-          reflux={column.graph.reflux}
-          onChange={(reflux, gesture) => dispatch(refluxSet({ column: column.id, reflux }, gesture))}
-        />
+        {!isRating && (
+          <RefluxField
+            path={`units.${column.id}.graph.reflux`}
+            reflux={column.graph.reflux}
+            onChange={(reflux, gesture) => dispatch(refluxSet({ column: column.id, reflux }, gesture))}
+          />
+        )}
         <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial']} />
-        <FeedStageField column={column.id} feedStage={column.graph.feedStage} />
+        {!isRating && <FeedStageField column={column.id} feedStage={column.graph.feedStage} />}
       </section>
     </form>
   );

@@ -1,5 +1,14 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
-import { capital, explain, formatFixed, formatNumber, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
+import {
+  capital,
+  explain,
+  formatFixed,
+  formatFraction,
+  formatNumber,
+  isCubic,
+  MODEL_WORDS,
+  pairStandings,
+} from '@keen-ladder/core';
 import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
@@ -60,10 +69,13 @@ function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[]
         </div>
       </div>
       <Figures design={design} />
-      {design.feedStage !== design.bestFeedStage && (
+      {design.bestRatedFeedStage === null && design.feedStage !== design.bestFeedStage && (
         <p className="sentence">
           {`The best feed stage is ${design.bestFeedStage}, with ${formatFixed(design.neededAtBest, 1)} stages: stage ${design.feedStage} costs ${formatFixed(design.needed - design.neededAtBest, 1)} more.`}
         </p>
+      )}
+      {design.bestRatedFeedStage !== null && design.bestRatedFeedStage !== design.feedStage && (
+        <p className="sentence">The same stages would part most with the feed on stage {design.bestRatedFeedStage}.</p>
       )}
       <Warnings warnings={warnings} />
       <h2>Open points</h2>
@@ -77,6 +89,7 @@ function Figures({ design }: { design: GraphDesign }) {
   const quantity = useAppSelector(selectShowQuantity);
   const { flows } = design;
   const rows: [string, string][] = [
+    ...(design.bestRatedFeedStage === null ? [] : productRows(design)),
     ['Reflux ratio', `${formatNumber(design.reflux)} mol/mol`],
     ['Minimum reflux', `${formatNumber(design.minimumReflux.ratio)} mol/mol`],
     ['Minimum stages', formatFixed(design.minimumStages, 1)],
@@ -90,6 +103,12 @@ function Figures({ design }: { design: GraphDesign }) {
   ];
   return <FigureList rows={rows} />;
 }
+
+/** What a rating finds: the products that the stages make. */
+const productRows = ({ split }: GraphDesign): [string, string][] => [
+  ['Distillate purity', `${formatFraction(split.xD)} mol/mol`],
+  ['Bottoms purity', `${formatFraction(split.xB)} mol/mol`],
+];
 
 function OutOfReach({ reason }: { reason: Reason }) {
   const dispatch = useAppDispatch();

@@ -23,7 +23,9 @@ export const selectDrawingPoints = createSelector(
       return x >= 0 && x <= 1 ? x : undefined;
     };
     const split = result?.basis?.split;
-    const purity = (product: 'distillate' | 'bottoms') => (column === undefined ? null : purityOf(document, column, product));
+    // In a rating the purities follow; what the sheet holds is not what is drawn.
+    const purity = (product: 'distillate' | 'bottoms') =>
+      column === undefined || column.graph.task === 'rating' ? null : purityOf(document, column, product);
     return {
       z: drawn(feed === undefined ? null : lightFractionOf(components, feed)) ?? split?.z,
       xD: drawn(purity('distillate')) ?? split?.xD,
@@ -54,9 +56,13 @@ export interface Movables {
   points: DrawingPoints;
 }
 
+/** Whether a point is a result, not to be moved: in a rating only the feed and its condition are the engineer's. */
+const follows = ({ column }: Movables, what: Movable): boolean => column.graph.task === 'rating' && what !== 'feed' && what !== 'q';
+
 /** A drag to (x, y), in mole fractions of the drawing. */
 export function moveTo(dispatch: AppDispatch, at: Movables, what: Movable, x: number, y: number, gesture: string): void {
   const { basis } = at.result;
+  if (follows(at, what)) return;
   switch (what) {
     case 'q':
       if (basis !== null) setQ(dispatch, at, qThrough(basis.split.z, x, y), gesture);
@@ -77,7 +83,7 @@ export function stepBy(dispatch: AppDispatch, at: Movables, what: Movable, steps
   const value = { distillate: at.points.xD, feed: at.points.z, bottoms: at.points.xB, q: basis?.split.q, reflux: basis?.reflux }[
     what
   ];
-  if (value === undefined) return;
+  if (value === undefined || follows(at, what)) return;
   if (what === 'q') setQ(dispatch, at, value + steps * Q_STEP, gesture);
   else if (what === 'reflux') setReflux(dispatch, at, value + steps * REFLUX_STEP, gesture);
   else setFraction(dispatch, at, what, value + steps * FRACTION_STEP, gesture);

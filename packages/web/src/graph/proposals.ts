@@ -46,6 +46,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'cells-conflict':
     case 'no-split':
     case 'keys-unknown':
+    case 'rating-impossible':
     case 'stages-not-enough':
     case 'not-condensable':
     case 'feed-outside-products':
