@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { published } from '../testing/index.ts';
 import { balanceSheet, cellValue, keysOf } from './index.ts';
 import type { CellKind, FixedCell, SheetAnswer, SheetFeed } from './index.ts';
 
@@ -33,15 +34,13 @@ function completeOf(answer: SheetAnswer): { flows: number[]; lines: { stages: nu
 }
 
 describe('two components', () => {
-  test('two purities by mass say both products, as in a textbook balance', () => {
-    // Methanol and water: 24 wt% in, 97 % over, 0.3 % down; ../shared/validation-columns.md, A9.
-    const M = [0.03204, 0.018015];
-    const feed = feedOf([(100 * 0.24) / 32.04, (100 * 0.76) / 18.015], 2, M);
-    const { flows } = completeOf(
-      balanceSheet(feed, [cell(0, DISTILLATE, 'mass-fraction', 0.97), cell(0, BOTTOMS, 'mass-fraction', 0.003)], undefined),
-    );
-    const D = flows[0] * M[0] + flows[2] * M[1];
-    expect(D).toBeCloseTo(((0.24 - 0.003) / (0.97 - 0.003)) * 0.1, 10);
+  test('Treybal’s methanol and water, with the mole fractions that he rounds: two purities say both products', () => {
+    const source = 'Treybal, Mass-Transfer Operations, 3rd ed. (1980), Illustration 9.8 (balances)';
+    const feed = feedOf([216.8 * 0.36, 216.8 * 0.64]); // kmol/h in place of mol/s
+    const cells = [cell(0, DISTILLATE, 'fraction', 0.915), cell(0, BOTTOMS, 'fraction', 0.00565)];
+    const [D, W] = balanceSheet(feed, cells, undefined).totals.map((total) => total ?? Number.NaN);
+    published(source, 'distillate, kmol/h', D, 84.4, 0.1);
+    published(source, 'residue, kmol/h', W, 132.4, 0.1);
   });
   test('any two cells give back the sheet they were read from', () => {
     fc.assert(

@@ -25,6 +25,7 @@ export type OpenPoint =
   | { code: 'numbers-needed'; path: string; count: number; propose: { component: string; product: string } | null }
   | { code: 'not-fed'; path: string; name: string }
   | { code: 'no-side-draws'; path: string }
+  | { code: 'no-mixed-condenser'; path: string }
   | { code: 'one-feed-only'; path: string; count: number }
   | { code: 'same-component'; path: string; name: string }
   | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
@@ -76,6 +77,7 @@ export type ColumnPlace = 'top' | 'feed' | 'bottom';
 export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'feed-on-condenser' }
+  | { code: 'drawn-at-one-pressure'; P: number; bottom: number } // Pa
   | { code: 'wish-not-met'; cell: NamedCell; there: number }
   | { code: 'lines-bent' }
   | { code: 'lighter-goes-down' }

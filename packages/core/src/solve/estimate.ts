@@ -6,6 +6,7 @@ import type { Condenser, EndsAtPressure, Estimate, Finding, GillilandFit } from 
 import type { ThermoModel } from '../thermo/index.ts';
 import { transportOf } from '../transport/index.ts';
 import type { BalanceResult } from './balance.ts';
+import { normalised } from './composition.ts';
 import type { CaseDocument, ColumnUnit, CoolingName } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
@@ -119,8 +120,8 @@ function worked(
   const estimate = outcome.value;
   const stages = find.find === 'reflux' ? find.stages : estimate.stages[fit];
   const ends = {
-    distillate: fractions(estimate.distillate),
-    bottoms: fractions(estimate.bottoms),
+    distillate: normalised(estimate.distillate),
+    bottoms: normalised(estimate.bottoms),
     condenser,
     keys,
     drop: pressure.bottom - pressure.top,
@@ -147,11 +148,18 @@ function worked(
     refluxCurve: refluxCurve(estimate, fit),
     pressureCurve: pressureCurve(model, pressure.top, ends),
   };
+  if (!numbersOf(facts).every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'estimate' });
   const warnings: Warning[] = [
     ...outcome.warnings,
     ...extrapolations(model, estimate.condenserTemperature, estimate.temperature.bottom),
   ];
   return solved(facts, outcome.report, warnings);
+}
+
+/** Every number of a value, found wherever it stands. */
+function numbersOf(value: unknown): number[] {
+  if (typeof value === 'number') return [value];
+  return typeof value === 'object' && value !== null ? Object.values(value).flatMap(numbersOf) : [];
 }
 
 function plain({ distillate, bottoms, meanAlpha, alpha, ...rest }: Estimate) {
@@ -173,7 +181,7 @@ function efficiencyOf(document: CaseDocument, column: ColumnUnit, estimate: Esti
   const { temperature, alpha } = estimate;
   const T = (temperature.top + temperature.bottom) / 2;
   const feed = estimate.distillate.map((d, i) => d + estimate.bottoms[i]);
-  const viscosity = transportOf(document.mixture.components).liquidViscosity(T, fractions(feed));
+  const viscosity = transportOf(document.mixture.components).liquidViscosity(T, normalised(feed));
   const mean = Math.sqrt(alpha.top[keys.light] * alpha.bottom[keys.light]);
   return { value: Math.min(1, oConnell(mean, viscosity)), viscosity };
 }
@@ -253,11 +261,6 @@ function mixedState(feeds: readonly FeedFacts[]): { T: number; enthalpy: number;
   const total = feeds.reduce((sum, f) => sum + f.molarFlow, 0);
   const mean = (of: (f: FeedFacts) => number): number => feeds.reduce((sum, f) => sum + f.molarFlow * of(f), 0) / total;
   return { T: mean((f) => f.T), enthalpy: mean((f) => f.enthalpy), vapourFraction: mean((f) => f.vapourFraction) };
-}
-
-function fractions(flows: Float64Array): Float64Array {
-  const total = flows.reduce((sum, f) => sum + f, 0);
-  return flows.map((f) => f / total);
 }
 
 const CURVE_POINTS = 61;

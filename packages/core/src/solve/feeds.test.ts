@@ -33,8 +33,8 @@ describe('the amount of a feed', () => {
     ] as const;
     for (const amount of stated) expect(facts((d) => (d.streams[0].amount = amount)).molarFlow).toBeCloseTo(known.molarFlow, 9);
   });
-  test('as a standard gas is an amount of substance: 1 MMscfd is 49.82 mol/s… 1195 kmol/d', () => {
-    // 379.48 ft³/lbmol at 60 °F and 14.696 psi: 1e6/379.48 lbmol/d.
+  test('as a standard gas is an amount of substance: a million standard cubic feet a day', () => {
+    // 379.48 ft³/lbmol at 60 °F and 14.696 psi, recomputed from R = 10.7316 psi ft³/(lbmol °R).
     const value = toSI(1, findUnit('standardGasFlow', 'MMscfd'), SITE);
     expect(facts((d) => (d.streams[0].amount = { basis: 'standard-gas', value })).molarFlow * 86400).toBeCloseTo(
       (1e6 / 379.48) * 453.59237,
@@ -78,7 +78,7 @@ describe('the composition of a feed', () => {
     expect(moleFractions).toEqual([0.3, 0.7]);
   });
   test('in volume fractions counts liquids of the standard temperature', () => {
-    // At 15 °C acetone has 796 and water 999 kg/m³ (CRC Handbook of Chemistry and Physics).
+    // At 15 °C acetone has 796 and water 999 kg/m³ (from memory).
     const { moleFractions } = facts(
       (d) => (d.streams[0].composition = { basis: 'volume', parts: { [ACETONE]: 0.5, [WATER]: 0.5 } }),
     );
@@ -116,6 +116,28 @@ describe('the condition of a feed', () => {
     ['a temperature below absolute zero', { by: 'temperature', value: -1 }, 'below-zero-kelvin'],
   ] as const)('%s is an open point', (_, condition, code) => {
     expect(openCodes((d) => (d.streams[0].condition[1] = condition))).toContain(code);
+  });
+});
+
+describe('what the graph does not take', () => {
+  const graph = (change: (document: CaseDocument) => unknown) => {
+    const document = acetoneWaterCase();
+    change(document);
+    return createCaseSolver().solve(document, 'column').graph.outcome;
+  };
+  test('a mixed condenser and side draws are open points, not passed over', () => {
+    const codes = (outcome: ReturnType<typeof graph>) =>
+      outcome.state === 'open' ? outcome.points.map((p) => p.code) : [outcome.state];
+    expect(codes(graph((d) => (d.units[0].condenser = 'mixed')))).toContain('no-mixed-condenser');
+    expect(codes(graph((d) => d.units[0].draws.push({ id: 'draw-2', name: 'side draw', phase: 'liquid' })))).toContain(
+      'no-side-draws',
+    );
+  });
+  test('another pressure at the bottom is told', () => {
+    expect(graph((d) => (d.units[0].pressure.bottom = 1.3e5))).toMatchObject({
+      state: 'solved',
+      warnings: expect.arrayContaining([expect.objectContaining({ code: 'drawn-at-one-pressure', bottom: 1.3e5 })]) as unknown,
+    });
   });
 });
 

@@ -14,7 +14,7 @@ import type {
   Stage,
 } from '../binary/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { cellPath } from './balance.ts';
@@ -82,7 +82,16 @@ export function solveGraph(
   const drawn = { ...blank, ...samplesOf(curve.value) };
   if (inputs.refused !== undefined) return { ...drawn, outcome: inputs.refused };
   if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
-  return { ...drawn, ...design(curve.value, inputs.value) };
+  const designed = design(curve.value, inputs.value);
+  const { outcome } = designed;
+  if (outcome.state !== 'solved') return { ...drawn, ...designed };
+  const warnings = [...outcome.warnings, ...pressureWarnings(column)];
+  return { ...drawn, ...designed, outcome: { ...outcome, warnings } };
+}
+
+/** The drawing knows one pressure; what the bottom has beside it must not be passed over. */
+function pressureWarnings({ pressure: { top, bottom } }: ColumnUnit): Warning[] {
+  return top === null || bottom === null || bottom === top ? [] : [{ code: 'drawn-at-one-pressure', P: top, bottom }];
 }
 
 /** Each field once: the stops before say some of the same things. */
@@ -218,6 +227,8 @@ function readInputs(document: CaseDocument, column: ColumnUnit, { feed, balance 
   if (feeds.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
   if (feeds.length > 1) return { points: [{ code: 'one-feed-only', path: 'streams', count: feeds.length }] };
   const points: OpenPoint[] = feed.state === 'open' ? [...feed.points] : [];
+  if (column.draws.length > 0) points.push({ code: 'no-side-draws', path: `units.${column.id}.balance` });
+  if (column.condenser === 'mixed') points.push({ code: 'no-mixed-condenser', path: `units.${column.id}.condenser` });
   const wish = column.graph.task === 'rating' ? readRating(column, points) : readSplit(document, column, balance, points);
   if (points.length > 0 || wish === undefined) return { points };
   if ('refused' in wish) return { points, refused: wish.refused };

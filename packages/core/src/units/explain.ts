@@ -174,7 +174,9 @@ export function explainOpenPoint(point: OpenPoint): string {
     case 'not-fed':
       return `${capital(point.name)} is not in the feed, so nothing can be asked of it.`;
     case 'no-side-draws':
-      return 'The estimate parts a feed into two products: take the side draws away to use it.';
+      return 'Graph and estimate part a feed into two products: take the side draws away to use them.';
+    case 'no-mixed-condenser':
+      return 'The graph has a total or a partial condenser: choose one of them here, or use the estimate.';
     case 'one-feed-only':
       return `The graph is drawn for one feed; ${formatFixed(point.count, 0)} enter this column.`;
     case 'not-positive':
@@ -200,6 +202,8 @@ export function explainWarning(warning: Warning, show: Show): string {
   switch (warning.code) {
     case 'extrapolated':
       return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
+    case 'drawn-at-one-pressure':
+      return `The graph is drawn at the pressure of the top, ${show.pressure(warning.P)}, all the way down; the bottom has ${show.pressure(warning.bottom)}.`;
     case 'feed-on-condenser':
       return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
     case 'wish-not-met':

@@ -43,7 +43,7 @@ describe('units', () => {
       expect(new Set(spellings).size, dimension).toBe(spellings.length);
     }
   });
-  // NIST Special Publication 811 (2008), appendix B.8, printed factors.
+  // NIST Special Publication 811 (2008), appendix B.8, printed factors, from memory.
   test.each([
     ['temperature', '°F', 212, 373.15, 1e-10],
     ['temperature', '°R', 491.67, 273.15, 1e-10],
@@ -65,7 +65,8 @@ describe('units', () => {
     expect(toSI(0, findUnit('pressure', 'barg'), high)).toBe(80000);
     expect(fromSI(180000, findUnit('pressure', 'kPag'), high)).toBe(100);
   });
-  // Ideal gas: 22.41396954 m³/kmol at 0 °C and 1 atm (CODATA 2018), 379.48 ft³/lbmol at 60 °F and 14.696 psi (GPSA's 379.49 is at 14.696 psi rounded).
+  // Ideal gas: 22.41396954 m³/kmol at 0 °C and 1 atm (CODATA 2018, from memory); 379.48 ft³/lbmol at 60 °F and 14.696 psi, recomputed
+  // from R = 10.7316 psi ft³/(lbmol °R).
   test('a standard volume of gas is an amount of substance', () => {
     const mol = (id: string): number => toSI(1, findUnit('standardGasFlow', id), SITE);
     expect(1e3 / (mol('Nm³/h') * 3600)).toBeCloseTo(22.41396954, 7);

@@ -23,6 +23,7 @@ export const CondenserField = memo(function CondenserField({ column, condenser, 
   return (
     <ChoiceField
       label="Condenser"
+      path={`units.${column}.condenser`}
       value={condenser}
       options={kinds.map((value) => ({ value, label: condenserWords[value] }))}
       onChange={(next) => dispatch(condenserChosen({ column, condenser: next }))}
