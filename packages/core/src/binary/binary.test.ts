@@ -9,6 +9,7 @@ import {
   constantVolatility,
   databankRecord,
   expectSlope,
+  GEANKOPLIS_TABLE,
   nrtlMixture,
   nrtlPairs,
   published,
@@ -136,17 +137,6 @@ describe('equilibrium curve', () => {
     expect(() => binaryCurve(raoult(databankRecord('benzene')), ATMOSPHERE)).toThrow(RangeError);
   });
 });
-
-/** Benzene and toluene at 101.325 kPa as Geankoplis tabulates them: T in K, x, y. */
-const GEANKOPLIS_TABLE = [
-  [383.8, 0, 0],
-  [378.2, 0.13, 0.261],
-  [373.2, 0.258, 0.456],
-  [368.2, 0.411, 0.632],
-  [363.2, 0.581, 0.777],
-  [358.2, 0.78, 0.9],
-  [353.3, 1, 1],
-] as const;
 
 /** Acetone and water at 1 atm as Coulson & Richardson tabulate them, x and y; their temperatures are not needed. */
 const COULSON_TABLE = [

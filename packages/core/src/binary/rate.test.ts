@@ -1,24 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { constantVolatility, reasonOf, solvedValue, tabulatedCurve, published } from '../testing/index.ts';
+import { constantVolatility, GEANKOPLIS_TABLE, reasonOf, solvedValue, tabulatedCurve, published } from '../testing/index.ts';
 import { bestRatedFeedStage, binaryCurve, designColumn, operatingLines, rateColumn } from './index.ts';
 import type { BinaryCurve, RatedColumn, RatingInput, RatingQuantity } from './index.ts';
 
 const volatility = (alpha: number): BinaryCurve => solvedValue(binaryCurve(constantVolatility(alpha), 101325));
 const curve = volatility(2.5);
-
-/** T (K), x and y of benzene over toluene at 101.3 kPa. */
-const GEANKOPLIS_TABLE = [
-  [383.8, 0, 0],
-  [378.2, 0.13, 0.261],
-  [373.2, 0.258, 0.456],
-  [368.2, 0.411, 0.632],
-  [363.2, 0.581, 0.777],
-  [358.2, 0.78, 0.9],
-  [353.3, 1, 1],
-] as const;
-
-/** Acetone and water at 1 atm as Coulson & Richardson tabulate them, x and y; their temperatures are not needed. */
 
 /** ../shared/validation-columns.md, B3: ten stages, D/F = 0.5, R = 2, checked there against a linear solve of the stage balances. */
 const ten = (feedStage: number, q = 1): RatingInput => ({

@@ -98,17 +98,23 @@ function foldRoot(f: (t: number) => number, at: number[], values: number[], k: n
 
 /**
  * The feed stage at which the same stages and the same two known quantities part most: the purities farthest apart, or with the split given the
- * least reflux.
+ * least reflux. Climbed to from the stage given, since there is one best and everything falls away from it on both sides.
  */
 export function bestRatedFeedStage(curve: BinaryCurve, input: RatingInput): number {
   const stages = input.above + 1 + input.below;
-  let best = { stage: input.above + 1, merit: -Infinity };
-  for (let stage = 1; stage < stages; stage++) {
+  const merit = (stage: number): number => {
+    if (stage < 1 || stage >= stages) return -Infinity;
     const rated = rateColumn(curve, { ...input, above: stage - 1, below: stages - stage });
-    if (rated.state !== 'solved') continue;
-    const { xD, xB, reflux } = rated.value;
-    const merit = isSplitKnown(input) ? -reflux : xD - xB;
-    if (merit > best.merit) best = { stage, merit };
+    if (rated.state !== 'solved') return -Infinity;
+    return isSplitKnown(input) ? -rated.value.reflux : rated.value.xD - rated.value.xB;
+  };
+  let best = { stage: input.above + 1, merit: merit(input.above + 1) };
+  for (const direction of [1, -1]) {
+    for (let stage = best.stage + direction; ; stage += direction) {
+      const here = merit(stage);
+      if (!(here > best.merit)) break;
+      best = { stage, merit: here };
+    }
   }
   return best.stage;
 }

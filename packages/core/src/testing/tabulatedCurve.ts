@@ -62,3 +62,14 @@ function monotone(x: readonly number[], y: readonly number[]): (at: number) => n
     return u * u * ((1 + 2 * t) * y[k] + t * h[k] * slope[k]) + t * t * ((3 - 2 * t) * y[k + 1] - u * h[k] * slope[k + 1]);
   };
 }
+
+/** Benzene and toluene at 101.325 kPa as Geankoplis tabulates them: T in K, x, y. */
+export const GEANKOPLIS_TABLE = [
+  [383.8, 0, 0],
+  [378.2, 0.13, 0.261],
+  [373.2, 0.258, 0.456],
+  [368.2, 0.411, 0.632],
+  [363.2, 0.581, 0.777],
+  [358.2, 0.78, 0.9],
+  [353.3, 1, 1],
+] as const;

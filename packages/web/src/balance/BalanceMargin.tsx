@@ -1,45 +1,26 @@
 /** The margin of Feed & balance: what the feed is, what is open or cannot be, notes. */
-import { capital, explain, formatFraction } from '@keen-ladder/core';
+import { capital, formatFraction } from '@keen-ladder/core';
 import type { FeedFacts } from '@keen-ladder/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectComponents } from '../document/selectors.ts';
-import { selectShow, selectShowQuantity } from '../document/showing.ts';
-import { Figures, Notes, OpenPoints, Warnings } from '../stops/Margin.tsx';
+import { selectShowQuantity } from '../document/showing.ts';
+import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import { selectFeedFacts, selectIsBalanceStale, selectLastBalanceStanding } from '../stops/standing.ts';
 
 export function BalanceMargin({ stream }: { stream: string }) {
   const facts = useAppSelector((state) => selectFeedFacts(state, stream));
+  const standing = useAppSelector(selectLastBalanceStanding);
   const isStale = useAppSelector(selectIsBalanceStale);
   return (
     <aside className="margin" aria-label="What feed and balance say" data-stale={isStale}>
-      <Standing />
+      <Said standing={standing} waiting="Solving …">
+        {(_facts, warnings) => <Warnings warnings={warnings} />}
+      </Said>
       {facts !== null && <WhatTheFeedIs facts={facts} />}
       <h2>Notes</h2>
       <Notes />
     </aside>
   );
-}
-
-function Standing() {
-  const standing = useAppSelector(selectLastBalanceStanding);
-  const failure = useAppSelector((state) => state.results.failure);
-  const show = useAppSelector(selectShow);
-  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
-  switch (standing.state) {
-    case 'ready':
-      return <p className="sentence">Solving …</p>;
-    case 'open':
-      return <OpenPoints points={standing.points} />;
-    case 'out-of-reach':
-      return (
-        <div role="status">
-          <h2>Out of reach</h2>
-          <p className="sentence">{explain(standing.reason, show)}</p>
-        </div>
-      );
-    case 'solved':
-      return <Warnings warnings={standing.warnings} />;
-  }
 }
 
 function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {

@@ -1,56 +1,41 @@
 /** The margin of the estimate: its figures, each explained where it is pointed at, coolants, what is wrong, carry over. */
-import { explain, findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
-import type { EstimateFacts, Warning } from '@keen-ladder/core';
+import { findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
+import type { EstimateFacts, Reason, Warning } from '@keen-ladder/core';
 import { Button, Tooltip } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { carriedOver, estimateSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
-import { selectShow, selectShowQuantity } from '../document/showing.ts';
-import { Notes, OpenPoints, Warnings } from '../stops/Margin.tsx';
+import { selectShowQuantity } from '../document/showing.ts';
+import { Notes, Said, Warnings } from '../stops/Margin.tsx';
 import { selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
+import { USUAL_MULTIPLE } from '../graph/proposals.ts';
 import { explanations } from './explanations.ts';
 
 export function EstimateMargin({ column }: { column: Column }) {
+  const standing = useAppSelector(selectLastEstimateStanding);
   const isStale = useAppSelector(selectIsEstimateStale);
   return (
     <aside className="margin" aria-label="What the estimate says" data-stale={isStale}>
-      <Standing column={column} />
+      <Said standing={standing} waiting="Estimating …" wayOut={(reason) => <WayOut column={column} reason={reason} />}>
+        {(facts, warnings) => <Solved column={column} facts={facts} warnings={warnings} />}
+      </Said>
       <h2>Notes</h2>
       <Notes />
     </aside>
   );
 }
 
-function Standing({ column }: { column: Column }) {
+/** One click out of a reflux that is too small. */
+function WayOut({ column, reason }: { column: Column; reason: Reason }) {
   const dispatch = useAppDispatch();
-  const standing = useAppSelector(selectLastEstimateStanding);
-  const failure = useAppSelector((state) => state.results.failure);
-  const show = useAppSelector(selectShow);
-  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
-  switch (standing.state) {
-    case 'ready':
-      return <p className="sentence">Estimating …</p>;
-    case 'open':
-      return <OpenPoints points={standing.points} />;
-    case 'out-of-reach':
-      return (
-        <div role="status">
-          <h2>Out of reach</h2>
-          <p className="sentence">{explain(standing.reason, show)}</p>
-          {standing.reason.code === 'estimate-below-minimum' && (
-            <Button
-              type="primary"
-              onClick={() => dispatch(estimateSet({ column: column.id, change: { reflux: { kind: 'multiple', value: 1.3 } } }))}
-            >
-              Take 1.3 × the minimum
-            </Button>
-          )}
-        </div>
-      );
-    case 'solved':
-      return <Solved column={column} facts={standing.value} warnings={standing.warnings} />;
-  }
+  if (reason.code !== 'estimate-below-minimum') return null;
+  const usual = { kind: 'multiple', value: USUAL_MULTIPLE } as const;
+  return (
+    <Button type="primary" onClick={() => dispatch(estimateSet({ column: column.id, change: { reflux: usual } }))}>
+      Take {USUAL_MULTIPLE} × the minimum
+    </Button>
+  );
 }
 
 function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFacts; warnings: Warning[] }) {

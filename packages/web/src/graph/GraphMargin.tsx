@@ -1,24 +1,15 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
-import {
-  capital,
-  explain,
-  formatFixed,
-  formatFraction,
-  formatNumber,
-  isCubic,
-  MODEL_WORDS,
-  pairStandings,
-} from '@keen-ladder/core';
+import { capital, formatFixed, formatFraction, formatNumber, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
 import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectMixture } from '../document/selectors.ts';
-import { Figures as FigureList, Notes, OpenPoints, Warnings } from '../stops/Margin.tsx';
+import { Figures as FigureList, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
 import { StageTable } from './StageTable.tsx';
 import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
-import { selectShow, selectShowQuantity } from '../document/showing.ts';
+import { selectShowQuantity } from '../document/showing.ts';
 
 type Leaf = 'Result' | 'Stages' | 'Notes';
 
@@ -42,18 +33,11 @@ export function GraphMargin({ hovered, onHover }: Props) {
 
 function ResultLeaf() {
   const standing = useAppSelector(selectLastGraphStanding);
-  const failure = useAppSelector((state) => state.results.failure);
-  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
-  switch (standing.state) {
-    case 'ready':
-      return <p className="sentence">Solving …</p>;
-    case 'open':
-      return <OpenPoints points={standing.points} />;
-    case 'out-of-reach':
-      return <OutOfReach reason={standing.reason} />;
-    case 'solved':
-      return <Solved design={standing.value} warnings={standing.warnings} />;
-  }
+  return (
+    <Said standing={standing} waiting="Solving …" wayOut={(reason) => <WaysOut reason={reason} />}>
+      {(design, warnings) => <Solved design={design} warnings={warnings} />}
+    </Said>
+  );
 }
 
 function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[] }) {
@@ -110,22 +94,16 @@ const productRows = ({ split }: GraphDesign): [string, string][] => [
   ['Bottoms purity', `${formatFraction(split.xB)} mol/mol`],
 ];
 
-function OutOfReach({ reason }: { reason: Reason }) {
+/** One click out, where there is one. */
+function WaysOut({ reason }: { reason: Reason }) {
   const dispatch = useAppDispatch();
-  const show = useAppSelector(selectShow);
   const column = useAppSelector(selectColumn);
   const proposals = column === undefined ? [] : proposalsFor(reason, column);
-  return (
-    <div role="status">
-      <h2>Out of reach</h2>
-      <p className="sentence">{explain(reason, show)}</p>
-      {proposals.map(({ label, action }) => (
-        <Button key={label} type="primary" onClick={() => dispatch(action)}>
-          {label}
-        </Button>
-      ))}
-    </div>
-  );
+  return proposals.map(({ label, action }) => (
+    <Button key={label} type="primary" onClick={() => dispatch(action)}>
+      {label}
+    </Button>
+  ));
 }
 
 /** Where the numbers under the drawing come from. */

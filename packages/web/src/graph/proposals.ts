@@ -11,7 +11,7 @@ export interface Proposal {
 }
 
 /** Common practice: 1.2 to 1.5 times the minimum. */
-const USUAL_MULTIPLE = 1.3;
+export const USUAL_MULTIPLE = 1.3;
 /** Mole fraction by which a proposed purity keeps clear of an azeotrope. */
 const CLEARANCE = 0.01;
 

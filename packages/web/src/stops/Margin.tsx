@@ -1,14 +1,48 @@
 /** What every stop's margin may say: open points with a way to their field, warnings, notes. */
-import { explainOpenPoint, explainWarning } from '@keen-ladder/core';
-import type { OpenPoint, Warning } from '@keen-ladder/core';
+import { explain, explainOpenPoint, explainWarning } from '@keen-ladder/core';
+import type { OpenPoint, Reason, Warning } from '@keen-ladder/core';
 import { Button, Input } from 'antd';
+import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { notesWritten } from '../document/documentSlice.ts';
 import { selectShow } from '../document/showing.ts';
 import { useGesture } from '../fields/gesture.ts';
+import type { LastStanding } from './standing.ts';
 import { useGoToField } from './useGoToField.ts';
 
-export function OpenPoints({ points }: { points: readonly OpenPoint[] }) {
+interface SaidProps<T> {
+  standing: LastStanding<T>;
+  /** What is said while the first answer is awaited. */
+  waiting: string;
+  /** Ways out of a reason, as buttons. */
+  wayOut?: (reason: Reason) => ReactNode;
+  children: (value: T, warnings: Warning[]) => ReactNode;
+}
+
+/** What a stop's last result says, whichever state it is in. */
+export function Said<T>({ standing, waiting, wayOut, children }: SaidProps<T>) {
+  const failure = useAppSelector((state) => state.results.failure);
+  const show = useAppSelector(selectShow);
+  if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
+  switch (standing.state) {
+    case 'ready':
+      return <p className="sentence">{waiting}</p>;
+    case 'open':
+      return <OpenPoints points={standing.points} />;
+    case 'out-of-reach':
+      return (
+        <div role="status">
+          <h2>Out of reach</h2>
+          <p className="sentence">{explain(standing.reason, show)}</p>
+          {wayOut?.(standing.reason)}
+        </div>
+      );
+    case 'solved':
+      return children(standing.value, standing.warnings);
+  }
+}
+
+function OpenPoints({ points }: { points: readonly OpenPoint[] }) {
   const goToField = useGoToField();
   return (
     <>
