@@ -74,7 +74,7 @@ function Phases({ facts }: { facts: FeedFacts }) {
     <table className="phases" aria-label="Phases of the feed">
       <thead>
         <tr>
-          <th />
+          <th scope="col">mol/mol</th>
           {facts.phases.map(({ phase }, k) => (
             <th key={k} scope="col">
               {capital(phase)}
@@ -84,7 +84,7 @@ function Phases({ facts }: { facts: FeedFacts }) {
       </thead>
       <tbody>
         <tr>
-          <th scope="row">share, mol/mol</th>
+          <th scope="row">share of the feed</th>
           {facts.phases.map(({ share }, k) => (
             <td key={k}>{formatFraction(share)}</td>
           ))}
