@@ -230,3 +230,37 @@ describe('what must hold', () => {
     expect(() => underwood(splitter, { light: 3, heavy: 2, overheadLight: 1, overheadHeavy: 1 })).toThrow(RangeError);
   });
 });
+
+test('Underwood’s roots are those that plain bisection finds between the same two volatilities', () => {
+  const flow = fc.double({ min: 1, max: 100, noNaN: true });
+  const step = fc.double({ min: 1.15, max: 3, noNaN: true });
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 2, max: 8 }).chain((n) => fc.array(fc.tuple(flow, step), { minLength: n, maxLength: n })),
+      fc.double({ min: -0.3, max: 1.4, noNaN: true }),
+      fc.nat(),
+      (parts, q, pick) => {
+        const feed = Float64Array.from(parts, ([f]) => f);
+        let above = 1;
+        const alpha = Float64Array.from(parts.toReversed(), ([, s]) => (above *= s)).reverse(); // falling
+        const light = pick % (parts.length - 1);
+        const keys = { light, heavy: light + 1, overheadLight: 0.98 * feed[light], overheadHeavy: 0.02 * feed[light + 1] };
+        const total = feed.reduce((sum, f) => sum + f, 0);
+        const excess = (theta: number): number =>
+          feed.reduce((sum, f, i) => sum + (alpha[i] * f) / (alpha[i] - theta), 0) - (1 - q) * total;
+        const { roots } = underwood({ alpha, feed, q }, keys);
+        expect(roots.length).toBeGreaterThan(0);
+        for (const root of roots) {
+          const upper = alpha.findLastIndex((a) => a > root);
+          let [low, high] = [alpha[upper + 1], alpha[upper]]; // from −∞ at the lower volatility to +∞ at the upper one
+          for (let k = 0; k < 200; k++) {
+            const middle = (low + high) / 2;
+            if (excess(middle) > 0) high = middle;
+            else low = middle;
+          }
+          expect(Math.abs(root / low - 1)).toBeLessThan(1e-9);
+        }
+      },
+    ),
+  );
+});
