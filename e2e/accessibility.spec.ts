@@ -57,7 +57,7 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page)).toEqual([]);
       await field(page, /^Reflux/).fill('');
       await expect(stopState(page, 'Graph')).toHaveText('1 open point');
-      await field(page, /^Pressure/).fill('1,5');
+      await field(page, /^Pressure at the top/).fill('1,5');
       await expect(page.getByRole('alert')).toBeVisible();
       expect(await faults(page)).toEqual([]);
       await page.keyboard.press('Control+k');

@@ -2,6 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test as base } from '@playwright/test';
 import type { Download, Locator, Page } from '@playwright/test';
+import type { CaseDocument } from '@keen-ladder/schema';
 
 export const url = (): string => process.env['KEEN_URL'] ?? '';
 
@@ -53,6 +54,26 @@ export async function openCopy(page: Page, origin = url(), name = BINARY, stop =
   await page.goto(address);
   if (stop === 'graph') await solved(page);
   return address;
+}
+
+/** The same with something changed in its document before it is opened. */
+export async function openChanged(page: Page, change: (document: CaseDocument) => unknown, stop = 'graph'): Promise<void> {
+  const address = await openCopy(page, url(), BINARY, 'balance');
+  const [, id = ''] = /cases\/([^/]+)\//.exec(address) ?? [];
+  const { version, document } = (await (await page.request.get(`${url()}/api/cases/${id}`)).json()) as {
+    version: number;
+    document: CaseDocument;
+  };
+  change(document);
+  const reply = await page.request.put(`${url()}/api/cases/${id}`, { data: { version, document } });
+  expect(reply.ok(), await reply.text()).toBe(true);
+  await page.goto(address.replace('/balance', `/${stop}`));
+}
+
+/** Picks one of a field's choices. */
+export async function choose(page: Page, label: string, choice: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.locator('.ant-select-item').getByText(choice, { exact: true }).click();
 }
 
 export async function solved(page: Page): Promise<void> {

@@ -1,4 +1,19 @@
-import { drag, expect, field, figure, handle, headline, openCopy, openDemo, solved, stopState, test, textOf } from './engineer.ts';
+import {
+  choose,
+  drag,
+  expect,
+  field,
+  figure,
+  handle,
+  headline,
+  openChanged,
+  openCopy,
+  openDemo,
+  solved,
+  stopState,
+  test,
+  textOf,
+} from './engineer.ts';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 
@@ -151,15 +166,15 @@ test('what cannot be reached is explained, with one click out of it', async ({ q
 
 test('the units of the case are changed, and nothing else', async ({ quietPage: page }) => {
   await openCopy(page);
-  await expect(field(page, 'Pressure, bar')).toHaveValue('1.01325');
+  await expect(field(page, 'Pressure at the top, bar')).toHaveValue('1.01325');
   await page.getByRole('combobox', { name: 'Units' }).click();
   await page.getByTitle('US units').click();
-  await expect(field(page, 'Pressure, psi')).toHaveValue('14.69594878');
+  await expect(field(page, 'Pressure at the top, psi')).toHaveValue('14.69594878');
   await expect(page.locator('.figures')).toContainText('°F');
   await expect(page.locator('.figures')).toContainText('MMBtu/h');
   expect(await headline(page)).toBe(13.9);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(field(page, 'Pressure, bar')).toHaveValue('1.01325');
+  await expect(field(page, 'Pressure at the top, bar')).toHaveValue('1.01325');
 });
 
 test('a command is found by its name', async ({ quietPage: page }) => {
@@ -178,9 +193,10 @@ test('rating: given stages and two things known give the products; what cannot b
   await openCopy(page);
   await page.getByRole('combobox', { name: 'Task' }).click();
   await page.locator('.ant-select-item').getByText('split of given stages').click();
-  await expect(page.locator('.open-points')).toContainText('Number of stages above the feed is not set');
-  await field(page, 'Above the feed stage').fill('12');
-  await field(page, 'Below the feed stage').fill('1');
+  await expect(page.locator('.open-points')).toContainText('Number of stages is not set');
+  await field(page, /^Stages/).fill('14');
+  await field(page, /^Feed stage/).fill('13');
+  await expect(page.locator('.inputs')).toContainText('12 above the feed stage, 1 below');
   await field(page, 'Reflux ratio').fill('0.6866');
   await field(page, 'Distillate per feed').fill(String((0.35 - 0.02) / (0.95 - 0.02)));
   // The fourteen stages of the demo's design, all of them whole, part a little further than it asks.
@@ -189,9 +205,63 @@ test('rating: given stages and two things known give the products; what cannot b
   expect(purity).toBeGreaterThan(0.95);
   expect(purity).toBeLessThan(0.956);
   expect(await headline(page)).toBe(14);
-  await field(page, 'Above the feed stage').fill('4');
-  await field(page, 'Below the feed stage').fill('9');
+  await field(page, /^Feed stage/).fill('5');
   await expect(page.locator('.margin')).toContainText('The same stages would part most with the feed on stage');
   await field(page, 'Distillate per feed').fill('1.2');
   await expect(page.locator('.open-points')).toContainText('must lie between 0 and 1');
+});
+
+test('trays, steam, a second pressure and the energy balance stand on the drawing', async ({ quietPage: page }) => {
+  await openCopy(page);
+  const before = await headline(page);
+  await expect(page.locator('.compared')).toContainText('energy balance');
+  await page.getByRole('switch', { name: 'Draw its lines' }).click();
+  await expect(page.locator('[data-part="energy-balanced"]').first()).toBeVisible();
+  await choose(page, 'Trays', 'Murphree efficiency');
+  await expect(page.locator('[data-part="pseudo-curve"]').first()).toBeVisible();
+  await expect.poll(() => headline(page)).toBeGreaterThan(before);
+  await choose(page, 'Trays', 'overall efficiency');
+  await expect.poll(() => headline(page)).toBe(before);
+  await field(page, 'Tray efficiency').fill('0.5');
+  await expect.poll(() => figure(page, 'Trays')).toBe(Math.ceil((before - 1) / 0.5));
+  await choose(page, 'Heat', 'open steam');
+  await expect(page.locator('.figures')).toContainText('Steam per bottoms');
+  await expect(page.locator('.figures')).not.toContainText('Reboiler');
+  await field(page, 'Pressure at the bottom').fill('1.3');
+  await expect(page.locator('[data-part="end-curve"]').first()).toBeVisible();
+  await field(page, 'Subcooling').fill('20');
+  await expect(page.locator('.figures')).toContainText('Reflux inside');
+});
+
+test('two feeds and a side draw are drawn, each with its line and its stage', async ({ quietPage: page }) => {
+  await openChanged(page, ({ mixture, streams, connections, units }) => {
+    const [feed] = streams;
+    const [column] = units;
+    const [acetone, water] = mixture.components;
+    if (feed === undefined || column === undefined || acetone === undefined || water === undefined) throw new Error('no demo');
+    const parts = { [acetone.id]: 0.1, [water.id]: 0.9 };
+    streams.push({
+      ...feed,
+      id: 'weak',
+      name: 'Weak water',
+      amount: { value: 10, basis: 'molar' },
+      composition: { basis: 'mole', parts },
+    });
+    connections.push({ from: { stream: 'weak' }, to: { unit: column.id } });
+    column.draws.push({ id: 'side', name: 'middle cut', phase: 'liquid' });
+    column.balance.cells.push(
+      { component: null, product: 'side', kind: 'flow', wish: 'equal', value: 2 },
+      { component: acetone.id, product: 'side', kind: 'fraction', wish: 'equal', value: 0.6 },
+    );
+  });
+  await solved(page);
+  await expect(page.locator('[clip-path="url(#plot)"] [data-part="q-line"]')).toHaveCount(2);
+  await expect(page.locator('[data-part="other-streams"]')).toContainText('Weak water');
+  await expect(page.locator('[data-part="other-streams"]')).toContainText('middle cut');
+  await expect(page.locator('.figures')).toContainText('Middle cut, stage');
+  await expect(page.locator('.inputs')).toContainText('36.00 kmol/h, 0.100 mol/mol');
+  await field(page, 'Stage of middle cut').fill('3');
+  await expect(page.locator('.margin')).toContainText('Stage 3 gives a draw of');
+  await field(page, 'Stage of middle cut').fill('best');
+  await expect(page.locator('.margin')).not.toContainText('gives a draw of');
 });

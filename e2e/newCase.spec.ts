@@ -76,9 +76,9 @@ test('gauge pressure, and a pair of components the wrong way round', async ({ qu
     await page.keyboard.press('Enter');
   }
   await expect(page.locator('.inputs')).toContainText('Hydrocarbons and gases only: an equation of state describes both phases');
-  await field(page, /^Pressure/).fill('5 psig');
+  await field(page, /^Pressure at the top/).fill('5 psig');
   await page.keyboard.press('Enter');
-  await expect(field(page, 'Pressure, bar')).toHaveValue('1.357987865');
+  await expect(field(page, 'Pressure at the top, bar')).toHaveValue('1.357987865');
   await field(page, /in feed/).fill('0.55');
   await field(page, /^Flow/).fill('100');
   await field(page, /in distillate/).fill('0.97');
@@ -144,7 +144,7 @@ test('a case goes out as a file and comes in again; a file of something else is 
   ]);
   expect(download.suggestedFilename()).toBe('Acetone from wash water.keen.json');
   const text = await textOf(download);
-  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 4 });
+  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 5 });
 
   const region = page.getByRole('region', { name: 'Tarn Bridge Solvents' });
   const upload = region.locator('input[type="file"]');

@@ -7,7 +7,7 @@ import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/cor
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -225,15 +225,16 @@ const RatingKnown = z.strictObject({
   value: number.nullable(),
 });
 
+/** By stream or by side draw; one that is left out takes its best stage. */
+const Stages = z.record(identifier, z.int().min(1).max(1000));
+
 const Graph = z.strictObject({
   task: z.enum(['design', 'rating']),
-  rating: z.strictObject({
-    above: number.nullable(),
-    below: number.nullable(),
-    known: z.tuple([RatingKnown, RatingKnown]),
-  }),
+  rating: z.strictObject({ stages: number.nullable(), known: z.tuple([RatingKnown, RatingKnown]) }),
   reflux: RefluxWish.nullable(),
-  feedStage: z.union([z.literal('best'), z.int().min(1).max(1000)]),
+  feedStages: Stages,
+  drawStages: Stages,
+  efficiency: z.strictObject({ kind: z.enum(['murphree', 'overall']), value: number }).nullable(),
 });
 
 const Estimate = z.strictObject({
@@ -242,6 +243,20 @@ const Estimate = z.strictObject({
   reflux: RefluxWish.nullable(),
   stages: number.nullable(),
   fit: z.enum(['molokanov', 'eduljee']),
+  efficiency: number.nullable(),
+});
+
+const Absorption = z.strictObject({
+  gas: identifier.nullable(),
+  liquid: identifier.nullable(),
+  solute: identifier.nullable(),
+  find: z.enum(['stages', 'recovery']),
+  recovery: number.nullable(),
+  stages: number.nullable(),
+  flow: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('stream') }),
+    z.strictObject({ kind: z.literal('multiple'), value: number }),
+  ]),
   efficiency: number.nullable(),
 });
 
@@ -262,13 +277,17 @@ const Column = z
     id: identifier,
     kind: z.literal('column'),
     name: text(120),
+    service: z.enum(['distillation', 'absorption', 'stripping']),
     pressure: z.strictObject({ top: number.nullable(), bottom: number.nullable() }),
     condenser,
     vapourShare: number.nullable(),
+    subcooling: number,
+    bottom: z.enum(['reboiler', 'steam']),
     draws: z.array(z.strictObject({ id: identifier, name: text(120), phase: z.enum(['liquid', 'vapour']) })).max(10),
     balance: z.strictObject({ cells: z.array(SheetCell).max(500) }),
     graph: Graph,
     estimate: Estimate,
+    absorption: Absorption,
     carried: Carried.nullable(),
   })
   .refine(({ balance, draws }) => balance.cells.every((c) => isProduct(c.product, draws)), {

@@ -41,12 +41,24 @@ export function newStream(id: string, name: string): CaseDocument['streams'][num
 /** Nothing rated yet: what most ask first beside it. */
 export function noRating(): CaseDocument['units'][number]['graph']['rating'] {
   return {
-    above: null,
-    below: null,
+    stages: null,
     known: [
       { by: 'reflux', value: null },
       { by: 'distillate', value: null },
     ],
+  };
+}
+
+export function noAbsorption(): CaseDocument['units'][number]['absorption'] {
+  return {
+    gas: null,
+    liquid: null,
+    solute: null,
+    find: 'stages',
+    recovery: null,
+    stages: null,
+    flow: { kind: 'multiple', value: 1.4 },
+    efficiency: null,
   };
 }
 
@@ -56,13 +68,17 @@ function newColumn(): CaseDocument['units'][number] {
     id: 'column',
     kind: 'column',
     name: 'Column',
+    service: 'distillation',
     pressure: { top: ATMOSPHERE, bottom: null },
     condenser: 'total',
     vapourShare: null,
+    subcooling: 0,
+    bottom: 'reboiler',
     draws: [],
     balance: { cells: [] },
-    graph: { task: 'design', rating: noRating(), reflux, feedStage: 'best' },
+    graph: { task: 'design', rating: noRating(), reflux, feedStages: {}, drawStages: {}, efficiency: null },
     estimate: { keys: null, find: 'stages', reflux, stages: null, fit: 'molokanov', efficiency: null },
+    absorption: noAbsorption(),
     carried: null,
   };
 }

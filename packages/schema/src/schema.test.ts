@@ -118,7 +118,7 @@ function inSchema3({ mixture, notes, connections, streams, units }: CaseDocument
       name,
       pressure: pressure.top,
       condenser,
-      graph: { reflux: graph.reflux, feedStage: graph.feedStage, distillate: purity(0), bottoms: purity(1) },
+      graph: { reflux: graph.reflux, feedStage: 'best', distillate: purity(0), bottoms: purity(1) },
     })),
     connections,
     notes,
@@ -164,6 +164,26 @@ describe('case file', () => {
       ...demo.document,
       streams: [{ ...demo.document.streams[0], condition: [{ by: 'column-pressure' }, { by: 'q', value: 0.4 }] }],
     });
+  });
+  test('a file of schema 4 keeps its rating, counted in all, and the stage of its feed', () => {
+    const { units, ...document } = demo.document;
+    const [unit] = units;
+    if (unit === undefined) throw new Error('no column');
+    const { service: _s, subcooling: _c, bottom: _b, absorption: _a, graph, ...column } = unit;
+    const { known } = graph.rating;
+    const inSchema4 = (task: string, feedStage: unknown) => ({
+      ...document,
+      units: [{ ...column, graph: { task, reflux: graph.reflux, rating: { above: 12, below: 2, known }, feedStage } }],
+    });
+    const upgraded = (task: string, feedStage: unknown) => {
+      const old = inSchema4(task, feedStage);
+      const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 4, name: 'Old', document: old });
+      if (!read.ok) throw new Error(read.problem);
+      return read.value.document.units[0]?.graph;
+    };
+    expect(upgraded('rating', 'best')).toMatchObject({ rating: { stages: 15 }, feedStages: { feed: 13 } });
+    expect(upgraded('design', 9)).toMatchObject({ rating: { stages: 15 }, feedStages: { feed: 9 } });
+    expect(upgraded('design', 'best')).toMatchObject({ feedStages: {}, efficiency: null });
   });
   test('anything at all is read or refused, never an exception', () => {
     fc.assert(fc.property(fc.anything(), (content) => !readCaseFile(content).ok));

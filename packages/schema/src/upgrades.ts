@@ -1,6 +1,6 @@
 import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
 import { SCHEMA_VERSION } from './document.ts';
-import { noRating, USUAL_SITE } from './newCase.ts';
+import { noAbsorption, USUAL_SITE } from './newCase.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -9,6 +9,7 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   1: modelsForBothPhases,
   2: wholeRecords,
   3: feedsAndSheet,
+  4: moreStreams,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -87,9 +88,50 @@ function columnWithSheet({ pressure, graph, ...unit }: Loose, light?: string): L
     vapourShare: null,
     draws: [],
     balance: { cells },
-    graph: { ...rest, task: 'design', rating: noRating() },
+    graph: { ...rest, task: 'design', rating: { above: null, below: null, known: nothingKnown } },
     estimate: { keys: null, find: 'stages', reflux: rest['reflux'] ?? null, stages: null, fit: 'molokanov', efficiency: null },
     carried: null,
+  };
+}
+
+const nothingKnown = [
+  { by: 'reflux', value: null },
+  { by: 'distillate', value: null },
+];
+
+/**
+ * Schema 5: columns have a service, a subcooled reflux, steam in place of the reboiler, and absorption; the graph a stage for each feed and draw, an
+ * efficiency, and a rating that counts its stages in all.
+ */
+function moreStreams(document: Loose): Loose {
+  const fed = listOf(document['connections']).map(({ from, to }) => [(to as Loose)['unit'], (from as Loose)['stream']]);
+  return {
+    ...document,
+    units: listOf(document['units']).map((unit) => {
+      const feed = fed.find(([to]) => to === unit['id'])?.[1];
+      return columnOfStreams(unit, typeof feed === 'string' ? feed : 'feed');
+    }),
+  };
+}
+
+function columnOfStreams({ graph, ...unit }: Loose, feed: string): Loose {
+  const { rating, feedStage, ...rest } = (graph ?? {}) as Loose;
+  const { above, below, known } = (rating ?? {}) as Loose;
+  const isRated = typeof above === 'number' && typeof below === 'number';
+  const stage = rest['task'] === 'rating' && isRated ? above + 1 : feedStage;
+  return {
+    ...unit,
+    service: 'distillation',
+    subcooling: 0,
+    bottom: 'reboiler',
+    graph: {
+      ...rest,
+      rating: { stages: isRated ? above + 1 + below : null, known },
+      feedStages: typeof stage === 'number' ? { [feed]: stage } : {},
+      drawStages: {},
+      efficiency: null,
+    },
+    absorption: noAbsorption(),
   };
 }
 

@@ -24,10 +24,13 @@ export interface BinaryCurve {
   readonly slope: Float64Array; // dy/dx
   /** Where y* = x between the ends, ordered in x. */
   readonly azeotropes: readonly { x: number; T: number }[];
-  /** Solves the point of the curve at liquid composition x into `out`; without one it interrupts (`rescued` in numerics/). */
-  at: (x: number, out: CurvePoint) => void;
+  /**
+   * Solves the point of the curve at liquid composition x into `out`; without one it interrupts (`rescued` in numerics/). At another pressure
+   * than the curve's own where one is given, Pa.
+   */
+  at: (x: number, out: CurvePoint, P?: number) => void;
   /** The liquid in equilibrium with vapour y, into `out`. */
-  atVapour: (y: number, out: CurvePoint) => void;
+  atVapour: (y: number, out: CurvePoint, P?: number) => void;
 }
 
 export interface CurvePoint {
@@ -47,7 +50,7 @@ export const makeCurvePoint = (): CurvePoint => ({ x: 0, y: 0, T: 0, slope: 0 })
  */
 export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve> {
   if (model.n !== 2) throw new RangeError(`a binary curve of ${model.n} components`);
-  const solve = curveSolver(model, P);
+  const solve = curveSolver(model);
   const x = new Float64Array(SAMPLES + 1);
   const y = new Float64Array(SAMPLES + 1);
   const T = new Float64Array(SAMPLES + 1);
@@ -55,7 +58,7 @@ export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve>
   const point = makeCurvePoint();
   for (let k = 0; k <= SAMPLES; k++) {
     x[k] = k === SAMPLES ? 1 : (1 - Math.cos((Math.PI * k) / SAMPLES)) / 2;
-    const bubble = solve(x[k], k === 0 ? undefined : T[k - 1], point);
+    const bubble = solve(x[k], P, k === 0 ? undefined : T[k - 1], point);
     if (bubble !== undefined) return bubble;
     if (!Number.isFinite(point.y + point.slope)) return outOfReach({ code: 'not-finite', what: 'equilibrium curve' });
     y[k] = point.y;
@@ -65,22 +68,22 @@ export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve>
   const split = spinodal(x, slope);
   if (split !== undefined) return outOfReach({ code: 'two-liquids', ...split });
 
-  function at(xWanted: number, out: CurvePoint): void {
+  function at(xWanted: number, out: CurvePoint, pressure = P): void {
     const k = interval(x, xWanted);
     const share = (xWanted - x[k]) / (x[k + 1] - x[k]);
-    const failed = solve(xWanted, T[k] + share * (T[k + 1] - T[k]), out);
+    const failed = solve(xWanted, pressure, T[k] + share * (T[k + 1] - T[k]), out);
     if (failed !== undefined) valueOrInterrupt(failed);
   }
 
-  /** Newton on y*(x) = y inside the two samples that hold it; y* rises in x wherever the liquid does not split. */
-  function atVapour(yWanted: number, out: CurvePoint): void {
+  /** Newton on y*(x) = y inside the two samples that hold it, at another pressure anywhere; y* rises in x wherever the liquid does not split. */
+  function atVapour(yWanted: number, out: CurvePoint, pressure = P): void {
     const k = interval(y, yWanted);
     const tolerance = Math.max(Y_TOLERANCE * Math.min(yWanted, 1 - yWanted), Number.EPSILON);
-    let low = x[k];
-    let high = x[k + 1];
-    let guess = low + ((yWanted - y[k]) / (y[k + 1] - y[k])) * (high - low);
+    let low = pressure === P ? x[k] : 0;
+    let high = pressure === P ? x[k + 1] : 1;
+    let guess = x[k] + ((yWanted - y[k]) / (y[k + 1] - y[k])) * (x[k + 1] - x[k]);
     for (let iteration = 0; iteration < MAX_NEWTON; iteration++) {
-      at(guess, out);
+      at(guess, out, pressure);
       const error = out.y - yWanted;
       if (Math.abs(error) <= tolerance) return;
       if (error > 0) high = guess;
@@ -95,11 +98,11 @@ export function binaryCurve(model: ThermoModel, P: number): Outcome<BinaryCurve>
 }
 
 /** Returns a function that solves one point, or says why there is none. */
-function curveSolver(model: ThermoModel, P: number) {
+function curveSolver(model: ThermoModel) {
   const w = makeTwoPhases(2);
   const liquid = new Float64Array(2);
   const vapour = new Float64Array(2);
-  return (x: number, start: number | undefined, out: CurvePoint): Outcome<BinaryCurve> | undefined => {
+  return (x: number, P: number, start: number | undefined, out: CurvePoint): Outcome<BinaryCurve> | undefined => {
     liquid[0] = x;
     liquid[1] = 1 - x;
     const bubble = bubbleTemperature(model, P, liquid, vapour, start, w);

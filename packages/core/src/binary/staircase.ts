@@ -1,12 +1,14 @@
 /**
- * The McCabe-Thiele staircase: equilibrium stages stepped exactly on the model's curve between two operating lines.
+ * The staircase: stages stepped exactly on the model's curve, down from the distillate, between the curve and where liquid and vapour pass each other.
  * Stages count from the top. A total condenser is no stage; a partial condenser is stage 1; the kettle reboiler is the last stage.
- * The feed joins the liquid and the vapour of its own stage: above it the upper line holds, below it the lower one.
+ * A feed joins the liquid and the vapour of its own stage; a draw is taken from it: above it the upper line holds, below it the lower one.
+ *
+ * Trays short of equilibrium come (1 − E) short of it in the vapour, yₙ − yₙ₊₁ = E (y*(xₙ) − yₙ₊₁) (Murphree, Ind. Eng. Chem. 17 (1925) 747): they
+ * step on a pseudo-curve between line and curve. Partial condenser and reboiler are whole stages.
  */
+import { bracketedRoot } from '../numerics/index.ts';
 import { makeCurvePoint } from './curve.ts';
-import type { BinaryCurve } from './curve.ts';
-import { onLine } from './lines.ts';
-import type { OperatingLines, Split } from './lines.ts';
+import type { BinaryCurve, CurvePoint } from './curve.ts';
 
 export interface Stage {
   /** Liquid and vapour that leave it, mole fractions of the more volatile component; K. */
@@ -15,91 +17,100 @@ export interface Stage {
   T: number;
 }
 
+/** Where liquid and vapour pass each other: straight lines at constant molar overflow, curves by the energy balance. */
+export interface Locus {
+  /** The vapour that rises past a liquid x, in section k. */
+  vapour: (k: number, x: number) => number;
+  /** Whether the stream between section k and the next has its best place above a liquid x. */
+  passes: (k: number, x: number) => boolean;
+}
+
+export interface Stepping {
+  curve: BinaryCurve;
+  locus: Locus;
+  xD: number;
+  xB: number;
+  /** The stage that takes each feed or draw, from 1 at the top, in the order of the sections; 'best': where the steps are longest. */
+  placed: readonly (number | 'best')[];
+  /** Murphree's efficiency of the vapour, 0 to 1. */
+  efficiency: number;
+  hasReboiler: boolean;
+  hasPartialCondenser: boolean;
+  /** Pa on each stage where it is not the curve's own. */
+  pressureOn?: (stage: number) => number;
+  limit: number;
+}
+
 export type Staircase =
-  | { end: 'reached'; stages: Stage[]; feedStage: number; needed: number }
+  | { end: 'reached'; stages: Stage[]; placed: number[]; needed: number }
   | { end: 'feed-too-high' | 'feed-too-low' | 'limit'; stages: Stage[] };
 
 /**
  * Steps from the distillate down until the liquid is at or below xB.
- * @param feedStage the stage that takes the feed, from 1 at the top; 'best': the first whose liquid lies below the crossing of the lines
  * @returns reached, with `needed` stages: whole ones and, of the last, the share of its step in x that xB asks; or how it ended:
- *          feed-too-high (below the feed stage the lower line lies above the curve), feed-too-low (the upper line comes down to xB, or
- *          to a pinch, before the feed), limit (more stages than `limit`)
+ *          feed-too-high (below a given stage the line lies above the curve), feed-too-low (the line comes down to xB, or to a pinch, before a
+ *          given stage), limit (more stages than `limit`)
  */
-export function stepDown(
-  curve: BinaryCurve,
-  split: Split,
-  lines: OperatingLines,
-  feedStage: number | 'best',
-  limit: number,
-): Staircase {
+export function stepDown(stepping: Stepping): Staircase {
+  const { locus, placed: wanted, xD, xB, hasReboiler, limit } = stepping;
   const point = makeCurvePoint();
   const stages: Stage[] = [];
-  let fedAt = 0;
-  let y = split.xD;
-  let before = split.xD;
+  const placed: number[] = [];
+  let y = xD;
+  let before = xD;
   while (stages.length < limit) {
-    curve.atVapour(y, point);
+    const n = stages.length + 1;
+    wholeStep(stepping, n, y, point);
+    const isLast = hasReboiler && point.x <= xB;
+    if (!isLast && isTray(stepping, n)) trayStep(stepping, n, y, before, placed.length, point);
     const { x, T } = point;
     stages.push({ x, y, T });
-    const n = stages.length;
-    if (fedAt === 0 && (feedStage === 'best' ? x <= lines.crossing.x : n === feedStage)) fedAt = n;
-    if (x <= split.xB) {
-      if (fedAt === 0 && feedStage !== 'best') return { end: 'feed-too-low', stages };
-      return {
-        end: 'reached',
-        stages,
-        feedStage: fedAt === 0 ? n : fedAt,
-        needed: n - 1 + Math.min(1, (before - split.xB) / (before - x)),
-      };
+    while (placed.length < sectionBelow(stepping, n, x, placed.length)) placed.push(n);
+    if (x <= xB) {
+      if (wanted.slice(placed.length).some((stage) => stage !== 'best')) return { end: 'feed-too-low', stages };
+      while (placed.length < wanted.length) placed.push(n);
+      return { end: 'reached', stages, placed, needed: n - 1 + Math.min(1, (before - xB) / (before - x)) };
     }
-    const next = onLine(fedAt > 0 ? lines.below : lines.above, x);
-    if (!(y - next > SMALLEST_STEP)) return { end: stalledAt(fedAt), stages };
+    const next = locus.vapour(placed.length, x);
+    if (!(y - next > SMALLEST_STEP)) return { end: stalledAt(wanted, placed), stages };
     before = x;
     y = next;
   }
-  return { end: fedAt === 0 && feedStage !== 'best' ? 'feed-too-low' : 'limit', stages };
+  return { end: wanted.slice(placed.length).some((stage) => stage !== 'best') ? 'feed-too-low' : 'limit', stages };
 }
 
-function stalledAt(fedAt: number): 'feed-too-high' | 'feed-too-low' {
-  return fedAt > 0 ? 'feed-too-high' : 'feed-too-low';
+const isTray = ({ efficiency, hasPartialCondenser }: Stepping, n: number): boolean =>
+  efficiency < 1 && !(n === 1 && hasPartialCondenser);
+
+function wholeStep({ curve, pressureOn }: Stepping, n: number, y: number, point: CurvePoint): void {
+  curve.atVapour(y, point, pressureOn?.(n));
 }
 
-/**
- * Steps from the bottoms up until the vapour is at or above xD, with the feed at its best place. The whole number of stages agrees with
- * `stepDown` within one: the fractional stage lies at the other end.
- * @returns the number of whole stages, or undefined when more than `limit` are needed
- */
-export function countUpwards(curve: BinaryCurve, split: Split, lines: OperatingLines, limit: number): number | undefined {
-  const point = makeCurvePoint();
-  let x = split.xB;
-  for (let n = 1; n <= limit; n++) {
-    curve.at(x, point);
-    const y = point.y;
-    if (y >= split.xD) return n;
-    const line = y >= lines.crossing.y ? lines.above : lines.below;
-    x = (y - line.intercept) / line.slope;
-  }
-  return undefined;
+/** The liquid of a tray short of equilibrium: it lies between that of a whole stage and that of the tray above. */
+function trayStep(stepping: Stepping, n: number, y: number, before: number, k: number, point: CurvePoint): void {
+  const { curve, locus, efficiency, pressureOn } = stepping;
+  const P = pressureOn?.(n);
+  const over = (x: number): number => {
+    curve.at(x, point, P);
+    const rising = locus.vapour(sectionBelow(stepping, n, x, k), x);
+    return rising + efficiency * (point.y - rising) - y;
+  };
+  const whole = point.x;
+  if (!(over(whole) < 0 && over(before) > 0)) return;
+  over(bracketedRoot(over, whole, before, 1e-14));
 }
 
-/**
- * The stages that can take the feed: from the first whose liquid lies where the lower line is under the curve to the last before the
- * upper line has come down to xB or stands still at its pinch.
- */
-export function feedStageRange(
-  curve: BinaryCurve,
-  split: Split,
-  lines: OperatingLines,
-  limit: number,
-): { first: number; last: number } {
-  const all = stepDown(curve, split, lines, NEVER, limit);
-  const usable = (s: Stage): boolean => s.y - onLine(lines.below, s.x) > SMALLEST_STEP;
-  const first = all.stages.findIndex(usable) + 1;
-  return { first, last: all.stages.length };
+/** The section that a liquid x of stage n runs into, at k or below. */
+function sectionBelow({ locus, placed }: Stepping, n: number, x: number, k: number): number {
+  let section = k;
+  const passes = (wanted: number | 'best'): boolean => (wanted === 'best' ? locus.passes(section, x) : n >= wanted);
+  while (section < placed.length && passes(placed[section])) section++;
+  return section;
 }
 
-const NEVER = Number.MAX_SAFE_INTEGER;
+function stalledAt(wanted: readonly (number | 'best')[], placed: readonly number[]): 'feed-too-high' | 'feed-too-low' {
+  return wanted.length > 0 && placed.length === wanted.length ? 'feed-too-high' : 'feed-too-low';
+}
 
 /** A step in y smaller than this is a pinch: no stage of a real column is worth 1e-9 mole fraction. */
-const SMALLEST_STEP = 1e-9;
+export const SMALLEST_STEP = 1e-9;

@@ -20,13 +20,16 @@ export type OpenPoint =
   | { code: 'not-positive'; path: string; what: string; value: number }
   | { code: 'share-at-limit'; path: string; what: string; value: number }
   | { code: 'not-a-count'; path: string; what: string; value: number; least: number }
+  | { code: 'stage-not-there'; path: string; what: string; stage: number; stages: number }
   | { code: 'negative'; path: string; what: string; value: number }
   | { code: 'sum-not-one'; path: string; what: string; sum: number }
   | { code: 'numbers-needed'; path: string; count: number; propose: { component: string; product: string } | null }
   | { code: 'not-fed'; path: string; name: string }
   | { code: 'no-side-draws'; path: string }
   | { code: 'no-mixed-condenser'; path: string }
-  | { code: 'one-feed-only'; path: string; count: number }
+  | { code: 'steam-without-water'; path: string; name: string }
+  | { code: 'steam-needs-purities'; path: string }
+  | { code: 'draws-need-flows'; path: string }
   | { code: 'same-component'; path: string; name: string }
   | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
   | { code: 'groups-missing'; path: string; name: string }
@@ -49,6 +52,8 @@ export type Reason =
   | { code: 'reflux-not-positive'; reflux: number }
   | { code: 'below-minimum-reflux'; reflux: number; minimum: number; from: number; to: number } // mol/mol; x between which the lines lie above the curve
   | { code: 'no-boil-up'; reflux: number; minimum: number } // mol/mol
+  | { code: 'draw-outside-products'; x: number; xB: number; xD: number }
+  | { code: 'feed-stages-impossible' }
   | { code: 'feed-stage-out-of-range'; stage: number; first: number; last: number }
   | { code: 'too-many-stages'; limit: number }
   | { code: 'keys-turn'; name: string; other: string; place: ColumnPlace; T: number; alpha: number } // K
@@ -77,7 +82,7 @@ export type ColumnPlace = 'top' | 'feed' | 'bottom';
 export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'feed-on-condenser' }
-  | { code: 'drawn-at-one-pressure'; P: number; bottom: number } // Pa
+  | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
   | { code: 'wish-not-met'; cell: NamedCell; there: number }
   | { code: 'lines-bent' }
   | { code: 'lighter-goes-down' }

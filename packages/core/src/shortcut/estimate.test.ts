@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { binaryCurve, minimumReflux } from '../binary/index.ts';
+import { binaryCurve, entriesOf, minimumReflux, oneFeed } from '../binary/index.ts';
 import { bubbleTemperature } from '../equilibrium/index.ts';
 import { databankModel, reasonOf, solvedValue } from '../testing/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
@@ -129,7 +129,8 @@ describe('the estimate', () => {
     );
     const [D, B] = [e.distillate, e.bottoms].map((flows) => flows[0] + flows[1]);
     const curve = solvedValue(binaryCurve(model, P));
-    const graph = minimumReflux(curve, { z: 0.45, xD: e.distillate[0] / D, xB: e.bottoms[0] / B, q: 1 });
+    const column = oneFeed({ z: 0.45, xD: e.distillate[0] / D, xB: e.bottoms[0] / B, q: 1 });
+    const graph = minimumReflux(curve, column, entriesOf(curve, column));
     expect(Math.abs(e.smallestReflux / graph.ratio - 1)).toBeLessThan(0.05);
   });
   test('order of components and size of the feed do not matter', () => {

@@ -15,8 +15,8 @@ import type { EstimateResult } from './estimate.ts';
 import { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
 import { feedFacts } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
-import { pressurePoints, solveGraph } from './graph.ts';
-import type { GraphResult } from './graph.ts';
+import { pressurePoints, solveGraph, solveGraphBeside } from './graph.ts';
+import type { GraphBesideResult, GraphResult } from './graph.ts';
 import { hashOf } from './hash.ts';
 import { createKeeper } from './keeper.ts';
 
@@ -36,6 +36,8 @@ export interface CaseSolver {
   solve: (document: CaseDocument, unit: string) => CaseResults;
   /** Apart, since it takes longer and nobody waits for it while a drawing is dragged. */
   estimate: (document: CaseDocument, unit: string) => EstimateResult;
+  /** What stands beside the graph; apart for the same reason. */
+  graphBeside: (document: CaseDocument, unit: string) => GraphBesideResult;
 }
 
 /** A solver that keeps what the last document has in common with the next. */
@@ -43,7 +45,7 @@ export function createCaseSolver(): CaseSolver {
   const models = createKeeper<Outcome<ThermoModel>>(1);
   const feeds = createKeeper<Outcome<FeedFacts>>(100);
   const balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(1);
-  const curves = createKeeper<Outcome<BinaryCurve>>(1);
+  const curves = createKeeper<Outcome<BinaryCurve>>(3);
 
   function before(document: CaseDocument, column: ColumnUnit, hashes: InputHashes) {
     const model = models(hashOf(document.mixture), () => modelOf(document));
@@ -67,8 +69,7 @@ export function createCaseSolver(): CaseSolver {
       const column = columnOf(document, unit);
       const hashes = inputHashes(document, unit);
       const { model, results, feeds: outcomes, balance } = before(document, column, hashes);
-      const feed = outcomes.length === 0 ? open<FeedFacts>([]) : outcomes[0];
-      const graph = solveGraph(document, column, { model, feed, balance }, curves);
+      const graph = solveGraph(document, column, { model, feeds: outcomes, balance }, curves);
       return {
         feeds: Object.fromEntries(results),
         balance: { inputHash: hashes.balance, ...balance },
@@ -79,6 +80,11 @@ export function createCaseSolver(): CaseSolver {
       const column = columnOf(document, unit);
       const hashes = inputHashes(document, unit);
       return { inputHash: hashes.estimate, outcome: solveEstimate(document, column, before(document, column, hashes)) };
+    },
+    graphBeside(document, unit) {
+      const column = columnOf(document, unit);
+      const hashes = inputHashes(document, unit);
+      return { inputHash: hashes.graph, outcome: solveGraphBeside(document, column, before(document, column, hashes), curves) };
     },
   };
 }
@@ -100,7 +106,7 @@ export function inputHashes(document: CaseDocument, unit: string): InputHashes {
   return {
     feeds,
     balance,
-    graph: hashOf(balance, column.graph, column.condenser),
+    graph: hashOf(balance, column.graph, column.condenser, column.subcooling, column.bottom),
     estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
   };
 }

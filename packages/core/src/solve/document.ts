@@ -73,20 +73,31 @@ export type ConditionQuantity = 'temperature' | 'pressure' | 'vapour-fraction' |
 
 export type CondenserKind = 'total' | 'partial' | 'mixed';
 
+export type BottomKind = 'reboiler' | 'steam';
+
+/** What a column is for: parting feeds by boiling, washing a gas with a liquid, or stripping a liquid with a gas. */
+export type Service = 'distillation' | 'absorption' | 'stripping';
+
 export interface ColumnUnit {
   id: string;
   kind: 'column';
   name: string;
+  service: Service;
   /** Pa, at the condenser and at the reboiler; `bottom` null: as at the top. */
   pressure: { top: number | null; bottom: number | null };
   condenser: CondenserKind;
   /** Vapour in the distillate of a mixed condenser, mol/mol. */
   vapourShare: number | null;
+  /** K by which a total condenser's liquid is colder than its bubble point. */
+  subcooling: number;
+  /** A kettle reboiler, or steam blown in under the last stage. */
+  bottom: BottomKind;
   /** From the top down. */
   draws: SideDraw[];
   balance: { cells: SheetCell[] };
   graph: GraphInputs;
   estimate: EstimateInputs;
+  absorption: AbsorptionInputs;
   carried: Carried | null;
 }
 
@@ -116,13 +127,21 @@ export interface GraphInputs {
   task: 'design' | 'rating';
   rating: RatingInputs;
   reflux: RefluxWish | null;
-  feedStage: number | 'best';
+  /** By feed and by side draw, from 1 at the top; one that is left out takes its best stage. */
+  feedStages: Record<string, number>;
+  drawStages: Record<string, number>;
+  efficiency: TrayEfficiency | null;
+}
+
+/** 0 to 1: Murphree's of every tray, by the vapour, or of the trays over all. */
+export interface TrayEfficiency {
+  kind: 'murphree' | 'overall';
+  value: number;
 }
 
 export interface RatingInputs {
-  /** Stages above the feed stage, and below it with the reboiler. */
-  above: number | null;
-  below: number | null;
+  /** In all, with the reboiler and a partial condenser. */
+  stages: number | null;
   /** Two things known beside the stages. */
   known: [RatingKnown, RatingKnown];
 }
@@ -143,6 +162,24 @@ export interface EstimateInputs {
   stages: number | null;
   fit: GillilandFit;
   /** Overall efficiency of the trays, mol/mol; null: by O'Connell. */
+  efficiency: number | null;
+}
+
+/** A gas washed by a liquid, or a liquid stripped by a gas. */
+export interface AbsorptionInputs {
+  /** Streams: the gas enters under the last stage, the liquid on the first. */
+  gas: string | null;
+  liquid: string | null;
+  /** The component that is to pass from one to the other. */
+  solute: string | null;
+  /** Stages for a part of the solute to pass, or the part that so many stages pass. */
+  find: 'stages' | 'recovery';
+  /** mol/mol */
+  recovery: number | null;
+  stages: number | null;
+  /** The washing liquid, or the stripping gas: as its stream says, or a multiple of the least that does. */
+  flow: { kind: 'stream' } | { kind: 'multiple'; value: number };
+  /** Overall efficiency of the trays, mol/mol; null: equilibrium stages are all that is asked. */
   efficiency: number | null;
 }
 

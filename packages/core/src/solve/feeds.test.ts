@@ -106,8 +106,8 @@ describe('the condition of a feed', () => {
     const feed = solvedValue(feeds['feed'].outcome);
     expect(feed.vapourFraction).toBe(0);
     // Let down to the column it flashes: q at the column's pressure is below 1.
-    expect(graph.feed?.q).toBeLessThan(1);
-    expect(graph.feed?.enthalpy).toBeCloseTo(feed.enthalpy, 6);
+    expect(graph.feeds[0].q).toBeLessThan(1);
+    expect(graph.feeds[0].enthalpy).toBeCloseTo(feed.enthalpy, 6);
   });
   test.each([
     ['a vapour fraction above 1', { by: 'vapour-fraction', value: 1.2 }, 'not-a-fraction'],
@@ -119,25 +119,127 @@ describe('the condition of a feed', () => {
   });
 });
 
-describe('what the graph does not take', () => {
+describe('the graph of more than one feed and two products', () => {
   const graph = (change: (document: CaseDocument) => unknown) => {
     const document = acetoneWaterCase();
     change(document);
     return createCaseSolver().solve(document, 'column').graph.outcome;
   };
-  test('a mixed condenser and side draws are open points, not passed over', () => {
-    const codes = (outcome: ReturnType<typeof graph>) =>
-      outcome.state === 'open' ? outcome.points.map((p) => p.code) : [outcome.state];
-    expect(codes(graph((d) => (d.units[0].condenser = 'mixed')))).toContain('no-mixed-condenser');
-    expect(codes(graph((d) => d.units[0].draws.push({ id: 'draw-2', name: 'side draw', phase: 'liquid' })))).toContain(
-      'no-side-draws',
+  const codes = (outcome: ReturnType<typeof graph>) =>
+    outcome.state === 'open' ? outcome.points.map((p) => p.code) : [outcome.state];
+  const withDraw = (document: CaseDocument) => {
+    const [column] = document.units;
+    column.draws.push({ id: 'draw-2', name: 'side draw', phase: 'liquid' });
+    column.balance.cells.push(
+      { component: null, product: 'draw-2', kind: 'flow', wish: 'equal', value: 2 },
+      { component: ACETONE, product: 'draw-2', kind: 'fraction', wish: 'equal', value: 0.5 },
     );
+    return column;
+  };
+  test('a mixed condenser is an open point, and so is a draw without numbers', () => {
+    expect(codes(graph((d) => (d.units[0].condenser = 'mixed')))).toContain('no-mixed-condenser');
+    expect(codes(graph((d) => d.units[0].draws.push({ id: 'draw-2', name: 'side draw', phase: 'liquid' })))).toContain('missing');
   });
-  test('another pressure at the bottom is told', () => {
-    expect(graph((d) => (d.units[0].pressure.bottom = 1.3e5))).toMatchObject({
-      state: 'solved',
-      warnings: expect.arrayContaining([expect.objectContaining({ code: 'drawn-at-one-pressure', bottom: 1.3e5 })]) as unknown,
+  test('a draw as the sheet has it is drawn; on a stage of its own what it gives is compared', () => {
+    const design = solvedValue(graph(withDraw));
+    const [stage] = design.drawStages;
+    expect(design.stages[stage - 1].x).toBeLessThanOrEqual(0.5);
+    expect(design.stages[stage - 2].x).toBeGreaterThan(0.5);
+    const other = graph((d) => (withDraw(d).graph.drawStages = { 'draw-2': stage - 1 }));
+    expect(other).toMatchObject({
+      warnings: expect.arrayContaining([expect.objectContaining({ code: 'draw-not-as-wanted', x: 0.5 })]) as unknown,
     });
+  });
+  test('a rating takes the amount of a draw from the sheet and says what it holds', () => {
+    const rated = solvedValue(
+      graph((d) => {
+        const column = withDraw(d);
+        column.graph.task = 'rating';
+        column.graph.feedStages = { feed: 12 };
+        column.graph.drawStages = { 'draw-2': 11 };
+        column.graph.rating = {
+          stages: 15,
+          known: [
+            { by: 'reflux', value: 2 },
+            { by: 'distillate', value: 0.3 },
+          ],
+        };
+      }),
+    );
+    expect(rated.column.draws[0].flow).toBeCloseTo(2 / (120 / 3.6), 9);
+    expect(rated.column.draws[0].x).toBeCloseTo(rated.stages[10].x, 9);
+    expect(rated.lines.crossings.map(({ kind }) => kind)).toEqual(['draw', 'feed']);
+  });
+  test('steam in place of the reboiler: no reboiler duty, more bottoms, and only where the heavy component is water', () => {
+    const design = solvedValue(graph((d) => (d.units[0].bottom = 'steam')));
+    expect(design.flows.reboilerDuty).toBeNull();
+    expect((design.flows.steam ?? 0) + design.flows.feed).toBeCloseTo(design.flows.distillate + design.flows.bottoms, 9);
+    expect(codes(graph((d) => [(d.units[0].bottom = 'steam'), d.mixture.components.reverse()]))).toContain('steam-without-water');
+    const recovered = graph((d) => {
+      d.units[0].bottom = 'steam';
+      d.units[0].balance.cells[1] = { component: ACETONE, product: 'bottoms', kind: 'recovery', wish: 'equal', value: 0.02 };
+    });
+    expect(codes(recovered)).toContain('steam-needs-purities');
+  });
+  test('trays: Murphree’s efficiency steps them, an overall one divides the stages', () => {
+    const plain = solvedValue(graph(() => undefined));
+    expect(plain.trays).toBeNull();
+    const withEfficiency = (kind: 'murphree' | 'overall', value: number) =>
+      graph((d) => (d.units[0].graph.efficiency = { kind, value }));
+    const overall = solvedValue(withEfficiency('overall', 0.6));
+    expect(overall.needed).toBe(plain.needed);
+    expect(overall.trays).toBe(Math.ceil((plain.needed - 1) / 0.6));
+    const murphree = solvedValue(withEfficiency('murphree', 0.6));
+    expect(murphree.trays).toBe(murphree.whole - 1);
+    expect(murphree.trays).toBeGreaterThan(plain.whole);
+    expect(codes(withEfficiency('overall', 0))).toContain('not-a-fraction');
+  });
+  test('a cold reflux serves for more: less of it is needed', () => {
+    const warm = solvedValue(graph(() => undefined));
+    const cold = solvedValue(graph((d) => (d.units[0].subcooling = 30)));
+    expect(cold.minimumReflux.ratio).toBeLessThan(warm.minimumReflux.ratio);
+    expect(cold.distillateTemperature).toBeCloseTo(warm.distillateTemperature - 30, 9);
+    expect(codes(graph((d) => (d.units[0].subcooling = -1)))).toContain('negative');
+    const rated = solvedValue(
+      graph((d) => {
+        d.units[0].subcooling = 30;
+        d.units[0].graph.task = 'rating';
+        d.units[0].graph.feedStages = { feed: 13 };
+        d.units[0].graph.rating = {
+          stages: 15,
+          known: [
+            { by: 'reflux', value: 0.8 },
+            { by: 'distillate-purity', value: 0.95 },
+          ],
+        };
+      }),
+    );
+    expect(rated.reflux).toBeCloseTo(0.8, 9);
+    expect(rated.insideReflux).toBeGreaterThan(0.85);
+    expect(rated.column.xD).toBeCloseTo(0.95, 8);
+  });
+  test('another pressure at the bottom is stepped through, its curves drawn', () => {
+    const document = acetoneWaterCase();
+    document.units[0].pressure.bottom = 1.3e5;
+    const result = createCaseSolver().solve(document, 'column').graph;
+    expect(result.endCurves).toHaveLength(2);
+    const level = solvedValue(createCaseSolver().solve(acetoneWaterCase(), 'column').graph.outcome);
+    expect(solvedValue(result.outcome).bottomsTemperature).toBeGreaterThan(level.bottomsTemperature + 5);
+    expect(solvedValue(result.outcome).distillateTemperature).toBeCloseTo(level.distillateTemperature, 6);
+  });
+  test('beside it stand stages against reflux and the energy balance', () => {
+    const document = acetoneWaterCase();
+    const solver = createCaseSolver();
+    const design = solvedValue(solver.solve(document, 'column').graph.outcome);
+    const { inputHash, outcome } = solver.graphBeside(document, 'column');
+    expect(inputHash).toBe(solver.solve(document, 'column').graph.inputHash);
+    const { refluxCurve, energyBalanced } = solvedValue(outcome);
+    expect(refluxCurve.reflux[0]).toBeGreaterThan(design.minimumReflux.ratio);
+    refluxCurve.stages.slice(1).forEach((stages, k) => expect(stages).toBeLessThanOrEqual(refluxCurve.stages[k] + 1e-9));
+    if (energyBalanced === null) throw new Error('no energy balance');
+    expect(solvedValue(energyBalanced).needed).toBeGreaterThan(5);
+    document.units[0].graph.task = 'rating';
+    expect(solver.graphBeside(document, 'column').outcome.state).toBe('open');
   });
 });
 
@@ -149,7 +251,9 @@ describe('two feeds', () => {
     const { balance, graph } = createCaseSolver().solve(document, 'column');
     expect(balance.feed[0]).toBeCloseTo(0.35 * (120 / 3.6 + 10), 9);
     expect(solvedValue(balance.outcome).keys).toMatchObject({ light: ACETONE, heavy: WATER });
-    expect(graph.outcome).toMatchObject({ state: 'open', points: [{ code: 'one-feed-only' }] });
+    const design = solvedValue(graph.outcome);
+    expect(design.feedStages).toHaveLength(2);
+    expect(design.flows.feed).toBeCloseTo(120 / 3.6 + 10, 9);
   });
 });
 

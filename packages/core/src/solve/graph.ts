@@ -1,26 +1,36 @@
 /**
- * The graph of a column unit, from the document to numbers: open points first, then curve, feed quality and design. The curve of the last
+ * The graph of a column unit, from the document to numbers: open points first, then curve, feed qualities and design. The curve of the last
  * mixture and pressure is kept, since an engineer moves everything else far more often.
  */
-import { bestRatedFeedStage, binaryCurve, designColumn, feedQuality, rateColumn } from '../binary/index.ts';
+import {
+  balanceEnergy,
+  bestRatedFeedStage,
+  binaryCurve,
+  designColumn,
+  feedQuality,
+  insideReflux,
+  linearPressure,
+  rateColumn,
+} from '../binary/index.ts';
 import type {
   BinaryCurve,
   Design,
   DesignBasis,
+  DesignInput,
+  EnergyBalanced,
   FeedCondition,
   FeedQuality,
   RatingInput,
   RatingQuantity,
-  Stage,
 } from '../binary/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
+import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { cellPath } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit, SheetCell, Stream } from './document.ts';
-import { feedsOf } from './documentParts.ts';
+import { feedsOf, pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
 import { hashOf } from './hash.ts';
@@ -30,19 +40,31 @@ export interface GraphResult {
   /** Hash of the parts of the document that were read: a result is stale when they have changed. */
   inputHash: string;
   /** For drawing: the samples of the equilibrium curve, as plain arrays that can be sent and stored. */
-  curve: { x: number[]; y: number[]; T: number[]; slope: number[] } | null;
+  curve: DrawnCurve | null;
+  /** The curve at the pressures of the ends, where they differ. */
+  endCurves: DrawnCurve[];
   azeotropes: { x: number; T: number }[];
-  feed: FeedQuality | null;
+  /** In the order of the streams. */
+  feeds: FeedQuality[];
   /** What stands even when the reflux is short, for drawing. */
   basis: DesignBasis | null;
   outcome: Outcome<GraphDesign>;
 }
 
+export interface DrawnCurve {
+  x: number[];
+  y: number[];
+  T: number[];
+  slope: number[];
+}
+
 /** The design, with the flows of the real feed. */
 export interface GraphDesign extends Design {
   flows: ProductFlows;
-  /** In a rating: where the feed would make the same stages part most. */
-  bestRatedFeedStage: number | null;
+  /** In a rating: where each feed would make the same stages part most. */
+  bestRatedFeedStages: number[] | null;
+  /** Real trays, without partial condenser and reboiler; null where the stages are equilibrium stages. */
+  trays: number | null;
 }
 
 /** mol/s and W. */
@@ -50,28 +72,40 @@ export interface ProductFlows {
   feed: number;
   distillate: number;
   bottoms: number;
-  liquidAbove: number;
-  vapourAbove: number;
-  liquidBelow: number;
-  vapourBelow: number;
+  steam: number | null;
   condenserDuty: number;
-  reboilerDuty: number;
+  reboilerDuty: number | null;
+}
+
+/** What stands beside the drawing and takes longer. */
+export interface GraphBesideResult {
+  inputHash: string;
+  outcome: Outcome<GraphBeside>;
+}
+
+export interface GraphBeside {
+  /** Stages against reflux from just above the minimum on. */
+  refluxCurve: { reflux: number[]; stages: number[] };
+  /** The construction with the energy balance; null where there is none to make. */
+  energyBalanced: Outcome<EnergyBalanced> | null;
 }
 
 /** What the graph takes from the stops before it. */
 export interface BeforeGraph {
   model: Outcome<ThermoModel>;
-  feed: Outcome<FeedFacts>;
+  feeds: readonly Outcome<FeedFacts>[];
   balance: Omit<BalanceResult, 'inputHash'>;
 }
+
+export type CurveKeeper = Keeper<Outcome<BinaryCurve>>;
 
 export function solveGraph(
   document: CaseDocument,
   column: ColumnUnit,
   before: BeforeGraph,
-  keep: Keeper<Outcome<BinaryCurve>>,
+  keep: CurveKeeper,
 ): Omit<GraphResult, 'inputHash'> {
-  const blank = { curve: null, azeotropes: [], feed: null, basis: null };
+  const blank = { curve: null, endCurves: [], azeotropes: [], feeds: [], basis: null };
   const { curve, points: curvePoints } = readCurve(document, column, before.model, keep);
   const inputs = readInputs(document, column, before);
   if (curve === undefined || curve.state === 'open') {
@@ -79,19 +113,46 @@ export function solveGraph(
     return { ...blank, outcome: open(unique([...curvePoints, ...fromModel, ...inputs.points])) };
   }
   if (curve.state === 'out-of-reach') return { ...blank, outcome: passOn(curve) };
-  const drawn = { ...blank, ...samplesOf(curve.value) };
+  const endCurves = endCurvesOf(document, column, before.model, keep);
+  const drawn = { ...blank, curve: drawnCurve(curve.value), endCurves, azeotropes: [...curve.value.azeotropes] };
   if (inputs.refused !== undefined) return { ...drawn, outcome: inputs.refused };
   if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
-  const designed = design(curve.value, inputs.value);
-  const { outcome } = designed;
-  if (outcome.state !== 'solved') return { ...drawn, ...designed };
-  const warnings = [...outcome.warnings, ...pressureWarnings(column)];
-  return { ...drawn, ...designed, outcome: { ...outcome, warnings } };
+  return { ...drawn, ...design(curve.value, inputs.value) };
 }
 
-/** The drawing knows one pressure; what the bottom has beside it must not be passed over. */
-function pressureWarnings({ pressure: { top, bottom } }: ColumnUnit): Warning[] {
-  return top === null || bottom === null || bottom === top ? [] : [{ code: 'drawn-at-one-pressure', P: top, bottom }];
+/** What stands beside a design: the same inputs at other refluxes, and with the energy balance. */
+export function solveGraphBeside(
+  document: CaseDocument,
+  column: ColumnUnit,
+  before: BeforeGraph,
+  keep: CurveKeeper,
+): Outcome<GraphBeside> {
+  const { curve } = readCurve(document, column, before.model, keep);
+  const inputs = readInputs(document, column, before);
+  const { value } = inputs;
+  // A rating has its stages already, and no reflux to vary.
+  if (curve?.state !== 'solved' || value?.rating !== null) return open(inputs.points);
+  return rescued(() => beside(curve.value, value));
+}
+
+function beside(curve: BinaryCurve, inputs: Inputs): Outcome<GraphBeside> {
+  const input = designInput(curve, inputs);
+  if (input.state !== 'solved') return passOn(input);
+  const { basis } = designColumn(curve, input.value);
+  if (basis === null) return open([]);
+  const energyBalanced = balanceEnergy(curve, input.value, basis) ?? null;
+  return solved({ refluxCurve: refluxCurve(curve, input.value, basis), energyBalanced });
+}
+
+function refluxCurve(curve: BinaryCurve, input: DesignInput, basis: DesignBasis): GraphBeside['refluxCurve'] {
+  const least = Math.max(basis.minimumReflux.ratio, 0);
+  const reach = Math.max(2.5 * least, 1.3 * (basis.reflux - least), 1);
+  const points = Array.from({ length: CURVE_POINTS }, (_, k) => least + reach * (0.01 + 0.99 * (k / (CURVE_POINTS - 1)) ** 2));
+  const found = points.flatMap((value) => {
+    const { outcome } = designColumn(curve, { ...input, reflux: { kind: 'ratio', value } });
+    return outcome.state === 'solved' ? [{ reflux: value, stages: outcome.value.needed }] : [];
+  });
+  return { reflux: found.map(({ reflux }) => reflux), stages: found.map(({ stages }) => stages) };
 }
 
 /** Each field once: the stops before say some of the same things. */
@@ -100,46 +161,113 @@ function unique(points: readonly OpenPoint[]): OpenPoint[] {
 }
 
 interface Inputs {
-  z: number;
+  feeds: { z: number; flow: number; condition: FeedCondition }[]; // mol/s
+  /** Per mole of feed; without a composition where the stages are to say it. */
+  draws: { flow: number; phase: 'liquid' | 'vapour'; x: number }[];
   xD: number;
   xB: number;
-  flow: number; // mol/s
-  condition: FeedCondition;
   reflux: { kind: 'ratio' | 'multiple'; value: number };
   condenser: 'total' | 'partial';
-  feedStage: number | 'best';
-  rating: GivenStages | null;
-  rated?: Stage[];
+  subcooling: number;
+  bottom: ColumnUnit['bottom'];
+  efficiency: ColumnUnit['graph']['efficiency'];
+  feedStages: (number | 'best')[];
+  drawStages: (number | 'best')[];
+  pressure: { top: number; bottom: number };
+  rating: { stages: number; known: RatingInput['known'] } | null;
 }
 
-type GivenStages = Pick<RatingInput, 'above' | 'below' | 'known'>;
-
-type Designed = Pick<GraphResult, 'feed' | 'basis' | 'outcome'>;
+type Designed = Pick<GraphResult, 'feeds' | 'basis' | 'outcome'>;
 
 /** A point of the curve that cannot be solved, deep inside, ends the whole with its own reason. */
 function design(curve: BinaryCurve, inputs: Inputs): Designed {
   const answer = rescued<Designed>(() => solved(designed(curve, inputs)));
-  return answer.state === 'solved' ? answer.value : { feed: null, basis: null, outcome: passOn(answer) };
+  return answer.state === 'solved' ? answer.value : { feeds: [], basis: null, outcome: passOn(answer) };
+}
+
+const qualitiesOf = (curve: BinaryCurve, { feeds }: Inputs): FeedQuality[] =>
+  feeds.map(({ z, condition }) => feedQuality(curve, z, condition));
+
+const totalFlow = ({ feeds }: Inputs): number => feeds.reduce((sum, { flow }) => sum + flow, 0);
+
+/** The inputs as a design takes them, per mole of all feeds; the stages of a rating already rated. */
+function designInput(curve: BinaryCurve, inputs: Inputs): Outcome<DesignInput> {
+  const qualities = qualitiesOf(curve, inputs);
+  if (!qualities.every(({ q, enthalpy }) => Number.isFinite(q + enthalpy)))
+    return outOfReach({ code: 'not-finite', what: 'feed quality' });
+  const feed = totalFlow(inputs);
+  const { pressure, ...rest } = inputs;
+  const input: DesignInput = {
+    ...rest,
+    feeds: inputs.feeds.map(({ z, flow }, k) => ({ z, flow: flow / feed, q: qualities[k].q })),
+    feedEnthalpies: qualities.map(({ enthalpy }) => enthalpy),
+    efficiency: inputs.efficiency?.kind === 'murphree' ? inputs.efficiency.value : 1,
+    ...(pressure.top === pressure.bottom ? {} : { pressure }),
+  };
+  return inputs.rating === null ? solved(input) : rated(curve, input, inputs.rating);
+}
+
+function ratingInput(input: DesignInput, { stages, known }: NonNullable<Inputs['rating']>, condensing: number): RatingInput {
+  const { feeds, draws, feedStages, drawStages, bottom, efficiency, condenser, pressure } = input;
+  const onStage = (stage: number | 'best'): number => (stage === 'best' ? 1 : stage);
+  return {
+    feeds: feeds.map((feed, k) => ({ ...feed, stage: onStage(feedStages[k]) })),
+    draws: draws.map(({ flow, phase }, k) => ({ flow, phase, stage: onStage(drawStages[k]) })),
+    stages,
+    bottom,
+    efficiency,
+    hasPartialCondenser: condenser === 'partial',
+    ...(pressure === undefined ? {} : { pressureOn: linearPressure(pressure, stages) }),
+    known: known.reflux === undefined ? known : { ...known, reflux: known.reflux * condensing },
+  };
+}
+
+/** The split and reflux that given stages make, as a design is asked for. */
+function rated(curve: BinaryCurve, input: DesignInput, rating: NonNullable<Inputs['rating']>): Outcome<DesignInput> {
+  let asked = input;
+  let inside = 0;
+  // How much vapour a cold reflux condenses depends a little on the distillate that is being found.
+  for (let round = 0; round < COLD_ROUNDS; round++) {
+    const condensing = insideReflux(curve, round === 0 ? { ...input, xD: input.feeds[0].z } : asked);
+    if (Math.abs(condensing - inside) < ROUNDING) break;
+    inside = condensing;
+    const found = rateColumn(curve, ratingInput(input, rating, condensing));
+    if (found.state !== 'solved') return passOn(found);
+    const { xD, xB, reflux, stages, draws } = found.value;
+    asked = {
+      ...input,
+      xD,
+      xB,
+      draws: input.draws.map((draw, k) => ({ ...draw, x: draws[k] })),
+      reflux: { kind: 'ratio', value: reflux / condensing },
+      rated: stages,
+    };
+  }
+  return solved(asked);
 }
 
 function designed(curve: BinaryCurve, inputs: Inputs): Designed {
-  const { z, condition } = inputs;
-  const feed = feedQuality(curve, z, condition);
-  if (!Number.isFinite(feed.q + feed.enthalpy))
-    return { feed: null, basis: null, outcome: outOfReach({ code: 'not-finite', what: 'feed quality' }) };
-  const meant = inputs.rating === null ? solved(inputs) : rated(curve, inputs, inputs.rating, feed.q);
-  if (meant.state !== 'solved') return { feed, basis: null, outcome: passOn(meant) };
-  const { outcome, basis } = designColumn(curve, { ...meant.value, q: feed.q, feedEnthalpy: feed.enthalpy });
-  if (outcome.state !== 'solved') return { feed, basis, outcome: passOn(outcome) };
+  const feeds = qualitiesOf(curve, inputs);
+  const input = designInput(curve, inputs);
+  if (input.state !== 'solved') return { feeds: feeds.filter(({ q }) => Number.isFinite(q)), basis: null, outcome: passOn(input) };
+  const { outcome, basis } = designColumn(curve, input.value);
+  if (outcome.state !== 'solved') return { feeds, basis, outcome: passOn(outcome) };
+  const { rating } = inputs;
   const flowed: GraphDesign = {
     ...outcome.value,
-    flows: flowsOf(outcome.value, inputs.flow),
-    bestRatedFeedStage: inputs.rating === null ? null : bestRatedFeedStage(curve, { ...inputs.rating, z, q: feed.q }),
+    flows: flowsOf(outcome.value, totalFlow(inputs)),
+    bestRatedFeedStages:
+      rating === null
+        ? null
+        : inputs.feeds.map((_, k) =>
+            bestRatedFeedStage(curve, ratingInput(input.value, rating, insideReflux(curve, input.value)), k),
+          ),
+    trays: traysOf(outcome.value, inputs),
   };
-  if (!Object.values(flowed.flows).every(Number.isFinite))
-    return { feed, basis, outcome: outOfReach({ code: 'not-finite', what: 'duty' }) };
+  if (!Object.values(flowed.flows).every((flow) => flow === null || Number.isFinite(flow)))
+    return { feeds, basis, outcome: outOfReach({ code: 'not-finite', what: 'duty' }) };
   return {
-    feed,
+    feeds,
     basis,
     outcome: solved(flowed, outcome.report, [
       ...outcome.warnings,
@@ -148,26 +276,23 @@ function designed(curve: BinaryCurve, inputs: Inputs): Designed {
   };
 }
 
-/** The split and reflux that given stages make, as a design is asked for. */
-function rated(curve: BinaryCurve, inputs: Inputs, rating: GivenStages, q: number): Outcome<Inputs> {
-  const found = rateColumn(curve, { ...rating, z: inputs.z, q });
-  if (found.state !== 'solved') return passOn(found);
-  const { xD, xB, reflux, stages } = found.value;
-  return solved({ ...inputs, xD, xB, reflux: { kind: 'ratio', value: reflux }, feedStage: rating.above + 1, rated: stages });
+/** Real trays: by Murphree's efficiency they are what was stepped, by an overall one the equilibrium stages are divided by it. */
+function traysOf({ needed, whole }: Design, inputs: Inputs): number | null {
+  const { efficiency, bottom, condenser, rating } = inputs;
+  if (efficiency === null) return null;
+  const noTrays = (bottom === 'reboiler' ? 1 : 0) + (condenser === 'partial' ? 1 : 0);
+  if (efficiency.kind === 'murphree') return whole - noTrays;
+  return Math.ceil(((rating === null ? needed : whole) - noTrays) / efficiency.value - ROUNDING);
 }
 
-function flowsOf(d: Design, feed: number): ProductFlows {
-  const { lines } = d;
+function flowsOf({ lines, condenserDuty, reboilerDuty }: Design, feed: number): ProductFlows {
   return {
     feed,
     distillate: feed * lines.distillate,
     bottoms: feed * lines.bottoms,
-    liquidAbove: feed * lines.liquidAbove,
-    vapourAbove: feed * lines.vapourAbove,
-    liquidBelow: feed * lines.liquidBelow,
-    vapourBelow: feed * lines.vapourBelow,
-    condenserDuty: feed * d.condenserDuty,
-    reboilerDuty: feed * d.reboilerDuty,
+    steam: lines.steam === null ? null : feed * lines.steam,
+    condenserDuty: feed * condenserDuty,
+    reboilerDuty: reboilerDuty === null ? null : feed * reboilerDuty,
   };
 }
 
@@ -177,29 +302,36 @@ function makeCurve(document: CaseDocument, model: Outcome<ThermoModel>, P: numbe
   return model.state === 'solved' ? binaryCurve(model.value, P) : passOn(model);
 }
 
-function samplesOf(curve: BinaryCurve): Pick<GraphResult, 'curve' | 'azeotropes'> {
-  return {
-    curve: { x: [...curve.x], y: [...curve.y], T: [...curve.T], slope: [...curve.slope] },
-    azeotropes: [...curve.azeotropes],
-  };
-}
+const drawnCurve = ({ x, y, T, slope }: BinaryCurve): DrawnCurve => ({ x: [...x], y: [...y], T: [...T], slope: [...slope] });
 
-/** Mixture and pressure: what the curve needs. */
+/** Mixture and pressure half-way: what the curve needs. */
 function readCurve(
   document: CaseDocument,
   column: ColumnUnit,
   model: Outcome<ThermoModel>,
-  keep: Keeper<Outcome<BinaryCurve>>,
+  keep: CurveKeeper,
 ): { curve?: Outcome<BinaryCurve>; points: OpenPoint[] } {
   const { components } = document.mixture;
   const points: OpenPoint[] = [];
   if (components.length !== 2) points.push({ code: 'not-two-components', path: 'mixture.components', count: components.length });
   else if (components[0].id === components[1].id)
     points.push({ code: 'same-component', path: 'mixture.components', name: components[0].name });
-  const P = column.pressure.top;
   points.push(...pressurePoints(column));
-  if (points.length > 0 || P === null) return { points };
-  return { curve: keep(hashOf(document.mixture, P), () => makeCurve(document, model, P)), points };
+  const P = pressuresOf(column)?.feed;
+  if (points.length > 0 || P === undefined) return { points };
+  return { curve: keptCurve(document, model, P, keep), points };
+}
+
+const keptCurve = (document: CaseDocument, model: Outcome<ThermoModel>, P: number, keep: CurveKeeper): Outcome<BinaryCurve> =>
+  keep(hashOf(document.mixture, P), () => makeCurve(document, model, P));
+
+function endCurvesOf(document: CaseDocument, column: ColumnUnit, model: Outcome<ThermoModel>, keep: CurveKeeper): DrawnCurve[] {
+  const pressure = pressuresOf(column);
+  if (pressure === undefined || pressure.top === pressure.bottom) return [];
+  return [pressure.top, pressure.bottom].flatMap((P) => {
+    const curve = keptCurve(document, model, P, keep);
+    return curve.state === 'solved' ? [drawnCurve(curve.value)] : [];
+  });
 }
 
 /** What is wrong with the pressures of a column. */
@@ -220,27 +352,81 @@ interface ReadInputs {
   points: OpenPoint[];
 }
 
-/** Everything else: split, feed and reflux; each field that is missing or impossible by itself is an open point. */
-function readInputs(document: CaseDocument, column: ColumnUnit, { feed, balance }: BeforeGraph): ReadInputs {
-  const feeds = feedsOf(document, column);
-  const [stream] = feeds;
-  if (feeds.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
-  if (feeds.length > 1) return { points: [{ code: 'one-feed-only', path: 'streams', count: feeds.length }] };
-  const points: OpenPoint[] = feed.state === 'open' ? [...feed.points] : [];
-  if (column.draws.length > 0) points.push({ code: 'no-side-draws', path: `units.${column.id}.balance` });
-  if (column.condenser === 'mixed') points.push({ code: 'no-mixed-condenser', path: `units.${column.id}.condenser` });
-  const wish = column.graph.task === 'rating' ? readRating(column, points) : readSplit(document, column, balance, points);
+/** Everything else: split, feeds, draws and reflux; each field that is missing or impossible by itself is an open point. */
+function readInputs(document: CaseDocument, column: ColumnUnit, { feeds, balance }: BeforeGraph): ReadInputs {
+  const streams = feedsOf(document, column);
+  if (streams.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
+  const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
+  const isRating = column.graph.task === 'rating';
+  readColumn(document, column, points);
+  const draws = readDraws(column, balance, isRating, points);
+  const wish = isRating ? readRating(document, column, points) : readSplit(document, column, balance, points);
   if (points.length > 0 || wish === undefined) return { points };
   if ('refused' in wish) return { points, refused: wish.refused };
-  if (feed.state === 'out-of-reach') return { points, refused: passOn(feed) };
-  if (feed.state !== 'solved') return { points };
-  const { moleFractions, molarFlow, enthalpy } = feed.value;
-  const condition = conditionOf(stream) ?? { by: 'enthalpy', h: enthalpy };
-  const condenser = column.condenser === 'partial' ? 'partial' : 'total';
-  return { value: { ...wish, z: moleFractions[0], flow: molarFlow, condition, condenser }, points };
+  const refused = feeds.find((feed) => feed.state === 'out-of-reach');
+  if (refused?.state === 'out-of-reach') return { points, refused: passOn(refused) };
+  const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
+  const pressure = pressuresOf(column);
+  if (facts.length < streams.length || pressure === undefined) return { points };
+  const { condenser, subcooling, bottom, graph } = column;
+  const value: Inputs = {
+    ...wish,
+    feeds: facts.map(({ moleFractions, molarFlow, enthalpy }, k) => ({
+      z: moleFractions[0],
+      flow: molarFlow,
+      condition: conditionOf(streams[k]) ?? { by: 'enthalpy', h: enthalpy },
+    })),
+    draws,
+    condenser: condenser === 'partial' ? 'partial' : 'total',
+    subcooling: condenser === 'total' ? subcooling : 0,
+    bottom,
+    efficiency: graph.efficiency,
+    feedStages: streams.map(({ id }) => stageOf(graph.feedStages, id) ?? 'best'),
+    drawStages: column.draws.map(({ id }) => stageOf(graph.drawStages, id) ?? 'best'),
+    pressure,
+  };
+  return { value, points };
 }
 
-type Wish = Pick<Inputs, 'xD' | 'xB' | 'reflux' | 'feedStage' | 'rating'>;
+/** What is asked of the column itself. */
+function readColumn(document: CaseDocument, column: ColumnUnit, points: OpenPoint[]): void {
+  const { id, condenser, subcooling, bottom, graph } = column;
+  if (condenser === 'mixed') points.push({ code: 'no-mixed-condenser', path: `units.${id}.condenser` });
+  if (subcooling < 0)
+    points.push({
+      code: 'negative',
+      path: `units.${id}.subcooling`,
+      what: 'cooling of the reflux below its bubble point',
+      value: subcooling,
+    });
+  const notWater = document.mixture.components.slice(1, 2).find((heavy) => heavy.id !== WATER);
+  if (bottom === 'steam' && notWater !== undefined)
+    points.push({ code: 'steam-without-water', path: `units.${id}.bottom`, name: notWater.name });
+  const { efficiency } = graph;
+  if (efficiency !== null && !(efficiency.value > 0 && efficiency.value <= 1))
+    points.push({ code: 'not-a-fraction', path: `units.${id}.graph.efficiency`, what: 'tray efficiency', value: efficiency.value });
+}
+
+/** Side draws per mole of feed as the sheet has them: all of it for a design, the amount alone for a rating. */
+function readDraws(
+  column: ColumnUnit,
+  balance: Omit<BalanceResult, 'inputHash'>,
+  isRating: boolean,
+  points: OpenPoint[],
+): Inputs['draws'] {
+  const fed = balance.feed.reduce((sum, flow) => sum + flow, 0);
+  return column.draws.map(({ id, name, phase }, k) => {
+    const place = k + 1;
+    const total = balance.totals[place] ?? null;
+    const light = balance.flows[place] ?? null;
+    const path = `units.${column.id}.balance.${id}`;
+    if (total === null) points.push({ code: 'missing', path, what: `flow of ${name}` });
+    else if (!isRating && light === null) points.push({ code: 'missing', path, what: `composition of ${name}` });
+    return { flow: (total ?? 0) / fed, phase, x: total === null || light === null ? 0 : light / total };
+  });
+}
+
+type Wish = Pick<Inputs, 'xD' | 'xB' | 'reflux' | 'rating'>;
 
 /** Two purities and a reflux. */
 function readSplit(
@@ -250,10 +436,12 @@ function readSplit(
   points: OpenPoint[],
 ): Wish | { refused: Outcome<GraphDesign> } | undefined {
   const [xD, xB] = (['distillate', 'bottoms'] as const).map((product) => purityOf(document, column, product, balance, points));
-  const { reflux, feedStage } = column.graph;
+  const { reflux } = column.graph;
   if (reflux === null) points.push({ code: 'missing', path: `units.${column.id}.graph.reflux`, what: 'reflux' });
+  if (column.bottom === 'steam' && points.length === 0 && !isTwoPurities(column))
+    points.push({ code: 'steam-needs-purities', path: `units.${column.id}.balance` });
   if (points.length > 0 || reflux === null) return undefined;
-  if (xD !== undefined && xB !== undefined) return { xD, xB, reflux, feedStage, rating: null };
+  if (xD !== undefined && xB !== undefined) return { xD, xB, reflux, rating: null };
   return balance.outcome.state === 'out-of-reach' ? { refused: passOn(balance.outcome) } : undefined;
 }
 
@@ -265,16 +453,31 @@ const RATING_WORDS: Record<RatingQuantity, string> = {
   'bottoms-purity': 'purity of the bottoms',
 };
 
+/** undefined: none of its own. */
+const stageOf = (stages: Readonly<Record<string, number>>, id: string): number | undefined =>
+  id in stages ? stages[id] : undefined;
+
 /** Given stages and two things known; split and reflux follow from them. */
-function readRating(column: ColumnUnit, points: OpenPoint[]): Wish | undefined {
-  const { above, below, known } = column.graph.rating;
+function readRating(document: CaseDocument, column: ColumnUnit, points: OpenPoint[]): Wish | undefined {
+  const { rating, feedStages, drawStages } = column.graph;
+  const { stages, known } = rating;
   const path = `units.${column.id}.graph.rating`;
-  if (above === null) points.push({ code: 'missing', path: `${path}.above`, what: 'number of stages above the feed' });
-  else if (!(Number.isInteger(above) && above >= 0))
-    points.push({ code: 'not-a-count', path: `${path}.above`, what: 'stages above the feed', value: above, least: 0 });
-  if (below === null) points.push({ code: 'missing', path: `${path}.below`, what: 'number of stages below the feed' });
-  else if (!(Number.isInteger(below) && below >= 1))
-    points.push({ code: 'not-a-count', path: `${path}.below`, what: 'stages below the feed', value: below, least: 1 });
+  if (stages === null) points.push({ code: 'missing', path: `${path}.stages`, what: 'number of stages' });
+  else if (!(Number.isInteger(stages) && stages >= 2 && stages <= MOST_STAGES))
+    points.push({ code: 'not-a-count', path: `${path}.stages`, what: 'number of stages', value: stages, least: 2 });
+  const placed = [
+    ...feedsOf(document, column).map(({ id, name }) => ({
+      path: `feedStages.${id}`,
+      what: `stage of ${name}`,
+      stage: feedStages[id],
+    })),
+    ...column.draws.map(({ id, name }) => ({ path: `drawStages.${id}`, what: `stage of ${name}`, stage: stageOf(drawStages, id) })),
+  ];
+  for (const { path: field, what, stage } of placed) {
+    const at = `units.${column.id}.graph.${field}`;
+    if (stage === undefined) points.push({ code: 'missing', path: at, what });
+    else if (stages !== null && stage > stages) points.push({ code: 'stage-not-there', path: at, what, stage, stages });
+  }
   known.forEach(({ by, value }, k) => {
     const what = RATING_WORDS[by];
     if (value === null) points.push({ code: 'missing', path: `${path}.known.${k}`, what });
@@ -285,9 +488,12 @@ function readRating(column: ColumnUnit, points: OpenPoint[]): Wish | undefined {
   });
   const [first, second] = known;
   if (first.by === second.by) points.push({ code: 'missing', path: `${path}.known.1`, what: 'second, different thing known' });
-  if (points.length > 0 || above === null || below === null) return undefined;
+  const arePurities = known.every(({ by }) => by === 'distillate-purity' || by === 'bottoms-purity');
+  if (arePurities && (column.draws.length > 0 || column.bottom === 'steam'))
+    points.push({ code: 'draws-need-flows', path: `${path}.known.1` });
+  if (points.length > 0 || stages === null) return undefined;
   const given = Object.fromEntries(known.map(({ by, value }) => [by, value ?? 0]));
-  return { xD: 1, xB: 0, reflux: { kind: 'ratio', value: 1 }, feedStage: above + 1, rating: { above, below, known: given } };
+  return { xD: 1, xB: 0, reflux: { kind: 'ratio', value: 1 }, rating: { stages, known: given } };
 }
 
 /** A feed stated by its quality at the column's own pressure needs no enthalpy to draw its line. */
@@ -352,3 +558,11 @@ export function moleToMass(components: readonly ComponentRecord[], x: number): n
   const [M1, M2] = components.map((c) => c.molarMass.value);
   return (x * M1) / (x * M1 + (1 - x) * M2);
 }
+
+const WATER = '7732-18-5';
+const CURVE_POINTS = 41;
+const COLD_ROUNDS = 8;
+/** More stages than this no binary column has. */
+const MOST_STAGES = 300;
+/** 12.000000000000002 trays are 12. */
+const ROUNDING = 1e-9;

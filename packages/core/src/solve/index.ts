@@ -4,8 +4,10 @@ export { isFlowBasis, rebased } from './composition.ts';
 export { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
 export { givenPurity, massToMole, moleToMass } from './graph.ts';
 export type {
+  AbsorptionInputs,
   Amount,
   AmountBasis,
+  BottomKind,
   CaseDocument,
   Carried,
   ColumnUnit,
@@ -21,13 +23,15 @@ export type {
   RatingInputs,
   RatingKnown,
   RefluxWish,
+  Service,
   SheetCell,
   SideDraw,
   SiteConditions,
   Stream,
+  TrayEfficiency,
 } from './document.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 export type { CaseResults, CaseSolver, FeedResult } from './case.ts';
 export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
 export type { FeedFacts, FeedPhase } from './feed.ts';
-export type { GraphDesign, GraphResult, ProductFlows } from './graph.ts';
+export type { DrawnCurve, GraphBeside, GraphBesideResult, GraphDesign, GraphResult, ProductFlows } from './graph.ts';

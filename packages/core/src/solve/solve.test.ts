@@ -26,7 +26,7 @@ describe('the graph of a case', () => {
     expect(design.flows.distillate + design.flows.bottoms).toBeCloseTo(design.flows.feed, 10);
     expect(design.flows.condenserDuty).toBeLessThan(0);
     expect(result.curve?.x).toHaveLength(129);
-    expect(result.feed?.state).toBe('saturated liquid');
+    expect(result.feeds[0].state).toBe('saturated liquid');
   });
   test('every missing field is an open point that leads to it', () => {
     const empty = changed((d) => {
@@ -83,7 +83,7 @@ describe('the graph of a case', () => {
     expect(result.curve).not.toBeNull();
   });
   test('feeds given by temperature, as vapour, or by q are all taken', () => {
-    const withCondition = (condition: Condition) => solveOnce(changed((d) => (d.streams[0].condition[1] = condition))).feed?.q;
+    const withCondition = (condition: Condition) => solveOnce(changed((d) => (d.streams[0].condition[1] = condition))).feeds[0].q;
     expect(withCondition({ by: 'saturated-vapour' })).toBe(0);
     expect(withCondition({ by: 'q', value: 0.4 })).toBe(0.4);
     expect(withCondition({ by: 'temperature', value: 293.15 })).toBeGreaterThan(1);
@@ -117,32 +117,35 @@ describe('the graph of a case', () => {
 });
 
 describe('the rating of a case', () => {
-  const rating = (change: (r: CaseDocument['units'][0]['graph']['rating']) => unknown) =>
+  type Graph = CaseDocument['units'][0]['graph'];
+  const rating = (change: (r: Graph['rating'], graph: Graph) => unknown) =>
     solveOnce(
       changed((d) => {
         const { graph } = d.units[0];
         graph.task = 'rating';
         graph.rating = {
-          above: 12,
-          below: 1,
+          stages: 14,
           known: [
             { by: 'reflux', value: 0.69 },
             { by: 'distillate-purity', value: 0.95 },
           ],
         };
-        change(graph.rating);
+        graph.feedStages = { feed: 13 };
+        change(graph.rating, graph);
       }),
     ).outcome;
   test('finds the split of its stages, and draws it', () => {
     const design = solvedValue(rating(() => undefined));
-    expect(design.split.xD).toBeCloseTo(0.95, 9);
-    expect(design.split.xB).toBeLessThan(0.03);
-    expect(design).toMatchObject({ whole: 14, feedStage: 13, reflux: 0.69 });
-    expect(design.bestRatedFeedStage).toBeGreaterThan(9);
+    expect(design.column.xD).toBeCloseTo(0.95, 9);
+    expect(design.column.xB).toBeLessThan(0.03);
+    expect(design).toMatchObject({ whole: 14, feedStages: [13], reflux: 0.69 });
+    expect(design.bestRatedFeedStages?.[0]).toBeGreaterThan(9);
   });
-  test.each<[string, (r: CaseDocument['units'][0]['graph']['rating']) => unknown, string]>([
-    ['no stages above', (r) => (r.above = null), 'missing'],
-    ['half a stage', (r) => (r.below = 1.5), 'not-a-count'],
+  test.each<[string, (r: Graph['rating'], graph: Graph) => unknown, string]>([
+    ['no stages', (r) => (r.stages = null), 'missing'],
+    ['half a stage', (r) => (r.stages = 4.5), 'not-a-count'],
+    ['a feed on no stage', (_, graph) => (graph.feedStages = {}), 'missing'],
+    ['a feed below the last stage', (r) => (r.stages = 12), 'stage-not-there'],
     ['a purity of 1', (r) => (r.known[1].value = 1), 'not-a-fraction'],
     ['a negative reflux', (r) => (r.known[0].value = -1), 'not-positive'],
     ['the same thing twice', (r) => (r.known[1] = { ...r.known[0] }), 'missing'],
@@ -152,23 +155,21 @@ describe('the rating of a case', () => {
   });
   test('without reflux the liquid feed goes on top: a stripping column', () => {
     const design = solvedValue(
-      rating((r) =>
-        Object.assign(r, {
-          above: 0,
-          below: 4,
-          known: [
-            { by: 'reflux', value: 0 },
-            { by: 'bottoms-purity', value: 0.02 },
-          ],
-        }),
-      ),
+      rating((r, graph) => {
+        graph.feedStages = { feed: 1 };
+        r.stages = 5;
+        r.known = [
+          { by: 'reflux', value: 0 },
+          { by: 'bottoms-purity', value: 0.02 },
+        ];
+      }),
     );
     expect(design.reflux).toBe(0);
-    expect(design.split.xD).toBeLessThan(0.85); // no purer than the vapour over the feed
+    expect(design.column.xD).toBeLessThan(0.85); // no purer than the vapour over the feed
     expect(design.condenserDuty).toBeLessThan(0);
   });
   test('stages that cannot do it have a reason', () => {
-    const reason = reasonOf(rating((r) => Object.assign(r, { above: 2, below: 2 })));
+    const reason = reasonOf(rating((r, graph) => [(graph.feedStages = { feed: 3 }), (r.stages = 5)]));
     expect(reason.code).toBe('rating-impossible');
     expect(explain(reason, SHOW)).toContain('cannot do both');
   });

@@ -87,7 +87,11 @@ export function explain(reason: Reason, show: Show): string {
     case 'below-minimum-reflux':
       return `Reflux ratio ${show.ratio(reason.reflux)} is ${show.ratio(reason.minimum - reason.reflux)} short of the minimum, ${show.ratio(reason.minimum)}: between x = ${show.fraction(reason.from)} and ${show.fraction(reason.to)} the operating lines lie above the equilibrium curve.`;
     case 'no-boil-up':
-      return `The feed brings so much vapour that at a reflux ratio of ${show.ratio(reason.reflux)} nothing is left for the reboiler. More than ${show.ratio(reason.minimum)} is needed.`;
+      return `At a reflux ratio of ${show.ratio(reason.reflux)} a part of the column runs dry: the feed brings so much vapour, or a draw takes so much liquid, that nothing is left below. More than ${show.ratio(reason.minimum)} is needed.`;
+    case 'draw-outside-products':
+      return `A side draw of ${show.fraction(reason.x)} does not lie between bottoms (${show.fraction(reason.xB)}) and distillate (${show.fraction(reason.xD)}): change it on the balance sheet.`;
+    case 'feed-stages-impossible':
+      return 'With feeds and draws on these stages the steps do not come down to the bottoms: let some of them take their best stage.';
     case 'feed-stage-out-of-range':
       return `Stage ${show.count(reason.stage)} cannot take the feed at this reflux: stages ${show.count(reason.first)} to ${show.count(reason.last)} can.`;
     case 'too-many-stages':
@@ -165,6 +169,8 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `${capital(point.what)} of exactly ${formatEntered(point.value)} would take endlessly many stages: say how near, for instance ${point.value > 0.5 ? '0.999' : '0.001'}.`;
     case 'not-a-count':
       return `${capital(point.what)} must be a whole number of at least ${formatFixed(point.least, 0)}; it is ${formatEntered(point.value)}.`;
+    case 'stage-not-there':
+      return `${capital(point.what)}: there is no stage ${formatFixed(point.stage, 0)} among ${formatFixed(point.stages, 0)}.`;
     case 'negative':
       return `${capital(point.what)} cannot be below 0; it is ${formatEntered(point.value)}.`;
     case 'sum-not-one':
@@ -174,11 +180,15 @@ export function explainOpenPoint(point: OpenPoint): string {
     case 'not-fed':
       return `${capital(point.name)} is not in the feed, so nothing can be asked of it.`;
     case 'no-side-draws':
-      return 'Graph and estimate part a feed into two products: take the side draws away to use them.';
+      return 'The estimate parts a feed into two products: take the side draws away to use it.';
     case 'no-mixed-condenser':
       return 'The graph has a total or a partial condenser: choose one of them here, or use the estimate.';
-    case 'one-feed-only':
-      return `The graph is drawn for one feed; ${formatFixed(point.count, 0)} enter this column.`;
+    case 'steam-without-water':
+      return `Steam can be blown in where the heavy component is water; here it is ${point.name}.`;
+    case 'steam-needs-purities':
+      return 'Steam dilutes the bottoms beyond what the balance sheet knows: say there the purities of both products, and nothing else.';
+    case 'draws-need-flows':
+      return 'With side draws or steam two purities do not say the flows: give reflux, boil-up or distillate as one of the two things known.';
     case 'not-positive':
       return `${capital(point.what)} must be above 0; it is ${formatEntered(point.value)}.`;
     case 'same-component':
@@ -202,8 +212,8 @@ export function explainWarning(warning: Warning, show: Show): string {
   switch (warning.code) {
     case 'extrapolated':
       return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
-    case 'drawn-at-one-pressure':
-      return `The graph is drawn at the pressure of the top, ${show.pressure(warning.P)}, all the way down; the bottom has ${show.pressure(warning.bottom)}.`;
+    case 'draw-not-as-wanted':
+      return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':
       return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
     case 'wish-not-met':

@@ -1,7 +1,7 @@
 /** What graph and estimate ask of a column alike. */
 import { memo } from 'react';
 import { useAppDispatch } from '../app/store.ts';
-import { condenserChosen, pressureSet } from '../document/documentSlice.ts';
+import { columnSet, condenserChosen, pressureSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
@@ -50,6 +50,37 @@ export const PressureField = memo(function PressureField({ column, end, pressure
       step={0.05}
       {...(end === 'bottom' ? { placeholder: 'as at the top' } : {})}
       onChange={(value, gesture) => dispatch(pressureSet({ column, end, pressure: value?.si ?? null }, gesture))}
+    />
+  );
+});
+
+const bottomWords: Record<Column['bottom'], string> = { reboiler: 'kettle reboiler', steam: 'open steam' };
+
+export const BottomField = memo(function BottomField({ column, bottom }: { column: string; bottom: Column['bottom'] }) {
+  const dispatch = useAppDispatch();
+  return (
+    <ChoiceField
+      label="Heat"
+      path={`units.${column}.bottom`}
+      value={bottom}
+      options={(['reboiler', 'steam'] as const).map((value) => ({ value, label: bottomWords[value] }))}
+      onChange={(next) => dispatch(columnSet({ column, change: { bottom: next } }))}
+    />
+  );
+});
+
+/** K below the bubble point at which a total condenser's liquid leaves. */
+export const SubcoolingField = memo(function SubcoolingField({ column, subcooling }: { column: string; subcooling: number }) {
+  const dispatch = useAppDispatch();
+  return (
+    <QuantityField
+      label="Subcooling"
+      path={`units.${column}.subcooling`}
+      value={{ si: subcooling, dimension: 'temperatureDifference' }}
+      dimensions={['temperatureDifference']}
+      step={1}
+      note="of the reflux, below its bubble point"
+      onChange={(value, gesture) => dispatch(columnSet({ column, change: { subcooling: value?.si ?? 0 } }, gesture))}
     />
   );
 });

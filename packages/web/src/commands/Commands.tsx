@@ -100,7 +100,7 @@ function useEntries(): Entry[] {
       ['Purity of the bottoms', `units.${column?.id ?? ''}.balance.bottoms`],
       ['Pressure', `units.${column?.id ?? ''}.pressure.top`],
       ['Reflux', `units.${column?.id ?? ''}.graph.reflux`],
-      ['Feed stage', `units.${column?.id ?? ''}.graph.feedStage`],
+      ['Feed stage', `units.${column?.id ?? ''}.graph.feedStages.${stream?.id ?? ''}`],
       ['Components', 'mixture.components'],
     ];
     const stops = {

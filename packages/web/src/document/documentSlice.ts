@@ -140,6 +140,7 @@ const documentSlice = createSlice({
       reducer(state, { payload }: Change<{ stream: string }>) {
         state.streams = state.streams.filter((s) => s.id !== payload.stream);
         state.connections = state.connections.filter((c) => c.from.stream !== payload.stream);
+        for (const { graph } of state.units) Reflect.deleteProperty(graph.feedStages, payload.stream);
       },
     },
     drawAdded: {
@@ -165,6 +166,7 @@ const documentSlice = createSlice({
         if (column === undefined) return;
         column.draws = column.draws.filter((d) => d.id !== payload.draw);
         column.balance.cells = column.balance.cells.filter((c) => c.product !== payload.draw);
+        Reflect.deleteProperty(column.graph.drawStages, payload.draw);
       },
     },
     /** A number on the balance sheet; the place holds one at a time, of whichever kind. */
@@ -237,11 +239,29 @@ const documentSlice = createSlice({
         if (column) column.graph.reflux = payload.reflux;
       },
     },
-    feedStageChosen: {
-      prepare: prepared<OfColumn<'feedStage', number | 'best'>>,
-      reducer(state, { payload }: Change<OfColumn<'feedStage', number | 'best'>>) {
+    /** The stage of a feed or a side draw; 'best': none of its own. */
+    stageChosen: {
+      prepare: prepared<StageChoice>,
+      reducer(state, { payload }: Change<StageChoice>) {
+        const graph = columnOf(state, payload.column)?.graph;
+        if (graph === undefined) return;
+        const stages = payload.of === 'feed' ? graph.feedStages : graph.drawStages;
+        if (payload.stage === 'best') Reflect.deleteProperty(stages, payload.id);
+        else stages[payload.id] = payload.stage;
+      },
+    },
+    columnSet: {
+      prepare: prepared<OfColumn<'change', Partial<Pick<Column, 'bottom' | 'subcooling' | 'service'>>>>,
+      reducer(state, { payload }: Change<OfColumn<'change', Partial<Pick<Column, 'bottom' | 'subcooling' | 'service'>>>>) {
         const column = columnOf(state, payload.column);
-        if (column) column.graph.feedStage = payload.feedStage;
+        if (column) Object.assign(column, payload.change);
+      },
+    },
+    absorptionSet: {
+      prepare: prepared<OfColumn<'change', Partial<Column['absorption']>>>,
+      reducer(state, { payload }: Change<OfColumn<'change', Partial<Column['absorption']>>>) {
+        const column = columnOf(state, payload.column);
+        if (column) Object.assign(column.absorption, payload.change);
       },
     },
     graphSet: {
@@ -286,6 +306,14 @@ const documentSlice = createSlice({
   },
 });
 
+/** Of which feed or draw, from 1 at the top. */
+export interface StageChoice {
+  column: string;
+  of: 'feed' | 'draw';
+  id: string;
+  stage: number | 'best';
+}
+
 interface Purity {
   column: string;
   product: 'distillate' | 'bottoms';
@@ -323,11 +351,13 @@ function freeId(stem: string, taken: readonly { id: string }[]): string {
 
 export const documentReducer = documentSlice.reducer;
 export const {
+  absorptionSet,
   amountSet,
   carriedOver,
   caseOpened,
   cellCleared,
   cellSet,
+  columnSet,
   componentsExchanged,
   compositionSet,
   condenserChosen,
@@ -339,7 +369,6 @@ export const {
   estimateSet,
   feedAdded,
   feedRemoved,
-  feedStageChosen,
   graphSet,
   lightFractionSet,
   mixtureChosen,
@@ -352,6 +381,7 @@ export const {
   refluxSet,
   sheetCleared,
   siteSet,
+  stageChosen,
   streamRenamed,
   unitsChosen,
   vapourShareSet,

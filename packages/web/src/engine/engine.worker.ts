@@ -12,6 +12,7 @@ const engine = {
     return { results, milliseconds: performance.now() - began };
   },
   estimate: solver.estimate,
+  graphBeside: solver.graphBeside,
 };
 
 export type Engine = typeof engine;

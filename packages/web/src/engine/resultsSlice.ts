@@ -1,16 +1,17 @@
 /** What was computed, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
-import type { CaseResults, EstimateResult } from '@keen-ladder/core';
+import type { CaseResults, EstimateResult, GraphBesideResult } from '@keen-ladder/core';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
 export interface Results {
   solved: { results: CaseResults; milliseconds: number } | null;
   estimate: EstimateResult | null;
+  graphBeside: GraphBesideResult | null;
   /** The engine's own failure, which is our mistake and must be seen. */
   failure: string | null;
 }
 
-const initialState: Results = { solved: null, estimate: null, failure: null };
+const initialState: Results = { solved: null, estimate: null, graphBeside: null, failure: null };
 
 const resultsSlice = createSlice({
   name: 'results',
@@ -22,6 +23,9 @@ const resultsSlice = createSlice({
     estimateSolved(state, { payload }: PayloadAction<EstimateResult>) {
       return { ...state, estimate: payload };
     },
+    graphBesideSolved(state, { payload }: PayloadAction<GraphBesideResult>) {
+      return { ...state, graphBeside: payload };
+    },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
     },
@@ -30,4 +34,4 @@ const resultsSlice = createSlice({
 });
 
 export const resultsReducer = resultsSlice.reducer;
-export const { caseSolved, engineFailed, estimateSolved, resultsCleared } = resultsSlice.actions;
+export const { caseSolved, engineFailed, estimateSolved, graphBesideSolved, resultsCleared } = resultsSlice.actions;

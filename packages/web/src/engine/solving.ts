@@ -3,7 +3,7 @@ import type { CaseDocument } from '@keen-ladder/schema';
 import { wrap } from 'comlink';
 import type { AppStore } from '../app/store.ts';
 import type { Engine } from './engine.worker.ts';
-import { caseSolved, engineFailed, estimateSolved } from './resultsSlice.ts';
+import { caseSolved, engineFailed, estimateSolved, graphBesideSolved } from './resultsSlice.ts';
 
 /** Starts a worker and follows the store until the returned function is called. */
 export function followDocument(store: AppStore, unitOf: (document: CaseDocument) => string | undefined): () => void {
@@ -25,6 +25,7 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
       if (unit === undefined) continue;
       try {
         store.dispatch(caseSolved(await engine.solve(document, unit)));
+        if (isNewest()) store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
         if (isNewest()) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
       } catch (error) {
         store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));

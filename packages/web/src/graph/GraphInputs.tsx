@@ -1,24 +1,26 @@
-/** The graph's inputs: mixture, feed, split, column. Everything typed is live; nothing here computes. */
-import { capital, formatFraction } from '@keen-ladder/core';
+/** The graph's inputs: mixture, feeds, split, column. Everything typed is live; nothing here computes. */
+import { capital, formatFraction, formatNumber } from '@keen-ladder/core';
 import type { Dimension } from '@keen-ladder/core';
-import { memo, useState } from 'react';
+import { memo } from 'react';
+import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
+import { BottomField, CondenserField, PressureField, SubcoolingField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
-import { feedStageChosen, graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
+import { StageField } from '../column/StageField.tsx';
+import { graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Column, Fraction, Stream } from '../document/documentSlice.ts';
-import { selectColumn, selectComponents, selectDocument, selectFeed } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
+import { selectShowQuantity } from '../document/showing.ts';
 import { AmountField } from '../feed/AmountField.tsx';
 import { ConditionFields } from '../feed/ConditionFields.tsx';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
-import { Field } from '../fields/Field.tsx';
-import { NumberInput } from '../fields/NumberInput.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 import { BinaryMixture } from '../mixture/BinaryMixture.tsx';
+import { EfficiencyFields } from './EfficiencyFields.tsx';
 import { lightFractionOf, purityOf } from './moves.ts';
-import { RatingInputs } from './RatingInputs.tsx';
-import { selectBestFeedStage } from './standing.ts';
+import { KnownInputs, StagesField } from './RatingInputs.tsx';
+import { selectBestFeedStages } from './standing.ts';
 
 const tasks = [
   { value: 'design' as const, label: 'stages for a split' },
@@ -29,14 +31,15 @@ const tasks = [
 export function GraphInputs() {
   const dispatch = useAppDispatch();
   const column = useAppSelector(selectColumn);
-  const feed = useAppSelector(selectFeed);
+  const feeds = useAppSelector(selectFeeds);
   const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
-  if (column === undefined || feed === undefined) return null;
+  if (column === undefined) return null;
   const isRating = column.graph.task === 'rating';
+  const [only] = feeds;
   return (
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
       <BinaryMixture />
-      <FeedInputs feed={feed} light={light} />
+      {only !== undefined && feeds.length === 1 ? <FeedInputs feed={only} light={light} /> : <FeedList feeds={feeds} />}
       <section>
         <ChoiceField
           label="Task"
@@ -46,17 +49,24 @@ export function GraphInputs() {
         />
       </section>
       {isRating ? (
-        <RatingInputs column={column} />
+        <section>
+          <h2>Stages there are</h2>
+          <StagesField column={column} />
+          <StageFields column={column} feeds={feeds} mayBeBest={false} />
+          <KnownInputs column={column} />
+        </section>
       ) : (
         <section>
           <h2>Split wanted</h2>
           <PurityField column={column} product="distillate" light={light} />
           <PurityField column={column} product="bottoms" light={light} />
+          <Draws column={column} />
         </section>
       )}
       <section>
         <h2>Column</h2>
-        <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure" />
+        <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure at the top" />
+        <PressureField column={column.id} end="bottom" pressure={column.pressure.bottom} label="Pressure at the bottom" />
         {!isRating && (
           <RefluxField
             path={`units.${column.id}.graph.reflux`}
@@ -65,7 +75,10 @@ export function GraphInputs() {
           />
         )}
         <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial']} />
-        {!isRating && <FeedStageField column={column.id} feedStage={column.graph.feedStage} />}
+        {column.condenser === 'total' && <SubcoolingField column={column.id} subcooling={column.subcooling} />}
+        <BottomField column={column.id} bottom={column.bottom} />
+        {!isRating && <StageFields column={column} feeds={feeds} mayBeBest />}
+        <EfficiencyFields column={column} />
       </section>
     </form>
   );
@@ -126,6 +139,93 @@ const FeedInputs = memo(function FeedInputs({ feed, light }: { feed: Stream; lig
   );
 });
 
+/** Several feeds at a glance; they are typed where the sheet is. */
+function FeedList({ feeds }: { feeds: readonly Stream[] }) {
+  return (
+    <section>
+      <h2>Feeds</h2>
+      {feeds.map((feed, k) => (
+        <FeedLine key={feed.id} feed={feed} place={k} />
+      ))}
+      <p className="quiet small">
+        Typed at <Link to="../balance">Feed & balance</Link>.
+      </p>
+    </section>
+  );
+}
+
+function FeedLine({ feed, place }: { feed: Stream; place: number }) {
+  const facts = useAppSelector((state) => selectFeedFacts(state, feed.id));
+  const q = useAppSelector((state) => selectGraphResult(state)?.feeds[place]?.q);
+  const show = useAppSelector(selectShowQuantity);
+  const words =
+    facts === null
+      ? 'not complete'
+      : `${show(facts.molarFlow, 'molarFlow')}, ${formatFraction(facts.moleFractions[0] ?? 0, 3)} mol/mol${q === undefined ? '' : `, q ${formatNumber(q, 3)}`}`;
+  return (
+    <p className="line">
+      <span>{feed.name}</span>
+      <span className="quiet">{words}</span>
+    </p>
+  );
+}
+
+/** Side draws as the sheet has them. */
+function Draws({ column }: { column: Column }) {
+  const basis = useAppSelector((state) => selectGraphResult(state)?.basis ?? null);
+  return column.draws.map(({ id, name, phase }, k) => {
+    const draw = basis?.column.draws[k];
+    return (
+      <p className="line" key={id}>
+        <span>{capital(name)}</span>
+        <span className="quiet">
+          {draw === undefined ? phase : `${phase}, ${formatNumber(draw.flow, 3)} per feed, ${formatFraction(draw.x, 3)} mol/mol`}
+        </span>
+      </p>
+    );
+  });
+}
+
+interface StageProps {
+  column: Column;
+  feeds: readonly Stream[];
+  mayBeBest: boolean;
+}
+
+/** A stage for every feed and draw. */
+function StageFields({ column, feeds, mayBeBest }: StageProps) {
+  const best = useAppSelector(selectBestFeedStages);
+  const { feedStages, drawStages } = column.graph;
+  return (
+    <>
+      {feeds.map(({ id, name }, k) => (
+        <StageField
+          key={id}
+          column={column.id}
+          of="feed"
+          id={id}
+          label={feeds.length === 1 ? 'Feed stage' : `Stage of ${name}`}
+          stage={feedStages[id]}
+          best={best?.[k]}
+          mayBeBest={mayBeBest}
+        />
+      ))}
+      {column.draws.map(({ id, name }) => (
+        <StageField
+          key={id}
+          column={column.id}
+          of="draw"
+          id={id}
+          label={`Stage of ${name}`}
+          stage={drawStages[id]}
+          best={undefined}
+          mayBeBest={mayBeBest}
+        />
+      ))}
+    </>
+  );
+}
+
 interface PurityProps {
   column: Column;
   product: 'distillate' | 'bottoms';
@@ -135,8 +235,8 @@ interface PurityProps {
 const PurityField = memo(function PurityField({ column, product, light }: PurityProps) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
-  const split = useAppSelector((state) => selectGraphResult(state)?.basis?.split);
-  const [mine, others] = product === 'distillate' ? [split?.xD, split?.xB] : [split?.xB, split?.xD];
+  const drawn = useAppSelector((state) => selectGraphResult(state)?.basis?.column);
+  const [mine, others] = product === 'distillate' ? [drawn?.xD, drawn?.xB] : [drawn?.xB, drawn?.xD];
   const other: Fraction | null = others === undefined ? null : { value: Number(others.toFixed(6)), basis: 'mole' };
   const path = `units.${column.id}.balance.${product}.${document.mixture.components[0]?.id ?? ''}`;
   return (
@@ -147,42 +247,5 @@ const PurityField = memo(function PurityField({ column, product, light }: Purity
       follows={mine}
       onChange={(purity, gesture) => dispatch(puritySet({ column: column.id, product, purity, other }, gesture))}
     />
-  );
-});
-
-/** "best", or a stage counted from the top. */
-const FeedStageField = memo(function FeedStageField({ column, feedStage }: { column: string; feedStage: number | 'best' }) {
-  const dispatch = useAppDispatch();
-  const [error, setError] = useState<string | undefined>(undefined);
-  const best = useAppSelector(selectBestFeedStage);
-  const set = (next: number | 'best', gesture: string) => dispatch(feedStageChosen({ column, feedStage: next }, gesture));
-  const onText = (text: string, gesture: string) => {
-    const word = text.trim().toLowerCase();
-    const isBest = word === '' || 'best'.startsWith(word);
-    const stage = Number(word);
-    if (!isBest && !(Number.isInteger(stage) && stage >= 1 && stage <= 1000)) {
-      return { ok: false, certain: true, sentence: 'Type “best”, or a stage counted from the top: 1, 2, 3 …' } as const;
-    }
-    set(isBest ? 'best' : stage, gesture);
-    return { ok: true } as const;
-  };
-  const unit = feedStage === 'best' ? (best === undefined ? '' : `stage ${best}`) : 'from the top';
-  return (
-    <Field label="Feed stage" path={`units.${column}.graph.feedStage`} error={error}>
-      {({ id, describedBy }) => (
-        <NumberInput
-          id={id}
-          label="Feed stage"
-          describedBy={describedBy}
-          shown={String(feedStage)}
-          unit={unit}
-          onText={onText}
-          onStep={(steps, gesture) => {
-            set(Math.max(1, (feedStage === 'best' ? (best ?? 1) : feedStage) + steps), gesture);
-          }}
-          onError={setError}
-        />
-      )}
-    </Field>
   );
 });

@@ -7,61 +7,80 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectMixture } from '../document/selectors.ts';
 import { Figures as FigureList, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
+import { Beside } from './Beside.tsx';
+import { countedWords, stagesInWords } from './standing.ts';
 import { StageTable } from './StageTable.tsx';
 import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 
 type Leaf = 'Result' | 'Stages' | 'Notes';
 
-interface Props {
+interface EnergyProps {
+  isEnergyShown: boolean;
+  onEnergyShown: (isShown: boolean) => void;
+}
+
+interface Props extends EnergyProps {
   hovered: number;
   onHover: (stage: number) => void;
 }
 
-export function GraphMargin({ hovered, onHover }: Props) {
+export function GraphMargin({ hovered, onHover, ...energy }: Props) {
   const [leaf, setLeaf] = useState<Leaf>('Result');
   const isStale = useAppSelector(selectIsGraphStale);
   return (
     <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
       <Segmented<Leaf> className="leaves" options={['Result', 'Stages', 'Notes']} value={leaf} onChange={setLeaf} block />
-      {leaf === 'Result' && <ResultLeaf />}
+      {leaf === 'Result' && <ResultLeaf {...energy} />}
       {leaf === 'Stages' && <StageTable hovered={hovered} onHover={onHover} />}
       {leaf === 'Notes' && <Notes />}
     </aside>
   );
 }
 
-function ResultLeaf() {
+function ResultLeaf(energy: EnergyProps) {
   const standing = useAppSelector(selectLastGraphStanding);
   return (
     <Said standing={standing} waiting="Solving …" wayOut={(reason) => <WaysOut reason={reason} />}>
-      {(design, warnings) => <Solved design={design} warnings={warnings} />}
+      {(design, warnings) => <Solved design={design} warnings={warnings} {...energy} />}
     </Said>
   );
 }
 
-function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[] }) {
-  const condenser = useAppSelector(selectColumn)?.condenser;
-  const counted = condenser === 'partial' ? 'partial condenser and reboiler included' : 'reboiler included';
+interface SolvedProps extends EnergyProps {
+  design: GraphDesign;
+  warnings: Warning[];
+}
+
+function Solved({ design, warnings, ...energy }: SolvedProps) {
+  const column = useAppSelector(selectColumn);
+  const counted = column === undefined ? '' : countedWords(column);
+  const best = design.bestRatedFeedStages ?? design.bestFeedStages;
+  const isRated = design.bestRatedFeedStages !== null;
+  const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (
     <>
       <div className="headline" role="status">
-        <div className="quiet">Equilibrium stages, {counted}</div>
+        <div className="quiet">
+          {column?.graph.efficiency?.kind === 'murphree' ? 'Stages' : 'Equilibrium stages'}, {counted}
+        </div>
         <div className="headline-number">{formatFixed(design.needed, 1)}</div>
         <div className="quiet">
-          {design.whole} built · feed enters stage {design.feedStage} from the top
+          {design.whole} built · {design.feedStages.length === 1 ? 'feed enters stage' : 'feeds enter stages'}{' '}
+          {stagesInWords(design.feedStages)} from the top
         </div>
       </div>
       <Figures design={design} />
-      {design.bestRatedFeedStage === null && design.feedStage !== design.bestFeedStage && (
+      {!isRated && !isBest && (
         <p className="sentence">
-          {`The best feed stage is ${design.bestFeedStage}, with ${formatFixed(design.neededAtBest, 1)} stages: stage ${design.feedStage} costs ${formatFixed(design.needed - design.neededAtBest, 1)} more.`}
+          {`The best feed ${best.length === 1 ? 'stage is' : 'stages are'} ${stagesInWords(best)}, with ${formatFixed(design.neededAtBest, 1)} stages: ${stagesInWords(design.feedStages)} costs ${formatFixed(design.needed - design.neededAtBest, 1)} more.`}
         </p>
       )}
-      {design.bestRatedFeedStage !== null && design.bestRatedFeedStage !== design.feedStage && (
-        <p className="sentence">The same stages would part most with the feed on stage {design.bestRatedFeedStage}.</p>
+      {isRated && !isBest && (
+        <p className="sentence">The same stages would part most with the feed on stage {stagesInWords(best)}.</p>
       )}
       <Warnings warnings={warnings} />
+      <Beside design={design} {...energy} />
       <h2>Open points</h2>
       <p className="quiet">None. The graph is complete.</p>
       <Sources />
@@ -71,17 +90,26 @@ function Solved({ design, warnings }: { design: GraphDesign; warnings: Warning[]
 
 function Figures({ design }: { design: GraphDesign }) {
   const quantity = useAppSelector(selectShowQuantity);
-  const { flows } = design;
+  const draws = useAppSelector(selectColumn)?.draws ?? [];
+  const { flows, insideReflux, reflux } = design;
+  const isCold = insideReflux > reflux * (1 + 1e-9);
   const rows: [string, string][] = [
-    ...(design.bestRatedFeedStage === null ? [] : productRows(design)),
-    ['Reflux ratio', `${formatNumber(design.reflux)} mol/mol`],
+    ...(design.bestRatedFeedStages === null ? [] : productRows(design)),
+    ...(design.trays === null ? [] : [['Trays', String(design.trays)] satisfies [string, string]]),
+    ['Reflux ratio', `${formatNumber(reflux)} mol/mol`],
+    ...(isCold ? [['Reflux inside', `${formatNumber(insideReflux)} mol/mol`] satisfies [string, string]] : []),
     ['Minimum reflux', `${formatNumber(design.minimumReflux.ratio)} mol/mol`],
     ['Minimum stages', formatFixed(design.minimumStages, 1)],
     ['Distillate', quantity(flows.distillate, 'molarFlow')],
+    ...design.column.draws.map(({ flow, x }, k): [string, string] => [
+      `${capital(draws[k]?.name ?? 'side draw')}, stage ${design.drawStages[k]}`,
+      `${quantity(flow * flows.feed, 'molarFlow')}, ${formatFraction(x, 3)}`,
+    ]),
     ['Bottoms', quantity(flows.bottoms, 'molarFlow')],
-    ['Boil-up ratio', `${formatNumber(design.boilUpRatio)} mol/mol`],
+    ...(flows.steam === null ? [] : [['Steam', quantity(flows.steam, 'molarFlow')] satisfies [string, string]]),
+    [flows.steam === null ? 'Boil-up ratio' : 'Steam per bottoms', `${formatNumber(design.boilUpRatio)} mol/mol`],
     ['Condenser', quantity(flows.condenserDuty, 'power')],
-    ['Reboiler', quantity(flows.reboilerDuty, 'power')],
+    ...(flows.reboilerDuty === null ? [] : [['Reboiler', quantity(flows.reboilerDuty, 'power')] satisfies [string, string]]),
     ['Distillate leaves at', quantity(design.distillateTemperature, 'temperature')],
     ['Bottoms leave at', quantity(design.bottomsTemperature, 'temperature')],
   ];
@@ -89,9 +117,9 @@ function Figures({ design }: { design: GraphDesign }) {
 }
 
 /** What a rating finds: the products that the stages make. */
-const productRows = ({ split }: GraphDesign): [string, string][] => [
-  ['Distillate purity', `${formatFraction(split.xD)} mol/mol`],
-  ['Bottoms purity', `${formatFraction(split.xB)} mol/mol`],
+const productRows = ({ column }: GraphDesign): [string, string][] => [
+  ['Distillate purity', `${formatFraction(column.xD)} mol/mol`],
+  ['Bottoms purity', `${formatFraction(column.xB)} mol/mol`],
 ];
 
 /** One click out, where there is one. */

@@ -3,7 +3,7 @@ import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown } from 'antd';
 import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectColumn, selectComponents, selectDocument, selectFeed } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { saveCsv, savePng, saveSvg } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { Drawing } from './drawing/Drawing.tsx';
@@ -13,17 +13,19 @@ import { moveTo, selectDrawingPoints, stepBy } from './moves.ts';
 import type { Movables } from './moves.ts';
 import { selectGraphResult, selectIsGraphStale } from '../stops/standing.ts';
 import { stageRows } from './stageRows.ts';
+import { selectGraphBeside } from './standing.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 
 export function GraphPage() {
   const [hovered, setHovered] = useState(0);
+  const [isEnergyShown, setEnergyShown] = useState(false);
   return (
     <main className="graph-page">
       <h1 className="unseen">Graph</h1>
       <GraphInputs />
-      <GraphSheet hovered={hovered} onHover={setHovered} />
-      <GraphMargin hovered={hovered} onHover={setHovered} />
+      <GraphSheet hovered={hovered} onHover={setHovered} isEnergyShown={isEnergyShown} />
+      <GraphMargin hovered={hovered} onHover={setHovered} isEnergyShown={isEnergyShown} onEnergyShown={setEnergyShown} />
     </main>
   );
 }
@@ -33,7 +35,7 @@ interface Hover {
   onHover: (stage: number) => void;
 }
 
-function GraphSheet({ hovered, onHover }: Hover) {
+function GraphSheet({ hovered, onHover, isEnergyShown }: Hover & { isEnergyShown: boolean }) {
   const dispatch = useAppDispatch();
   const { colors } = useLook();
   const sheet = useRef<HTMLDivElement>(null);
@@ -45,7 +47,10 @@ function GraphSheet({ hovered, onHover }: Hover) {
   const document = useAppSelector(selectDocument);
   const components = useAppSelector(selectComponents);
   const column = useAppSelector(selectColumn);
-  const feed = useAppSelector(selectFeed);
+  const feeds = useAppSelector(selectFeeds);
+  const [feed] = feeds;
+  const beside = useAppSelector(selectGraphBeside);
+  const energyLocus = isEnergyShown && beside?.energyBalanced?.state === 'solved' ? beside.energyBalanced.value.locus : null;
   const show = useAppSelector(selectShowQuantity);
   const [light, heavy] = components;
   const curve = result?.curve ?? null;
@@ -64,7 +69,10 @@ function GraphSheet({ hovered, onHover }: Hover) {
             colors={colors}
             light={light.name}
             result={movables.result}
+            efficiency={column?.graph.efficiency?.kind === 'murphree' ? column.graph.efficiency.value : 1}
+            energyLocus={energyLocus}
             points={points}
+            names={{ feeds: feeds.map(({ name }) => name), draws: column?.draws.map(({ name }) => name) ?? [] }}
             hovered={hovered}
             temperature={(T) => show(T, 'temperature')}
             onHover={onHover}

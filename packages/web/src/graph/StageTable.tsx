@@ -1,12 +1,14 @@
 /** Stage by stage; the row and the step on the drawing point at each other. */
 import { CopyOutlined } from '@ant-design/icons';
-import { findUnit, formatFraction, formatQuantity } from '@keen-ladder/core';
-import type { CondenserKind, Stage } from '@keen-ladder/core';
+import { capital, findUnit, formatFraction, formatQuantity } from '@keen-ladder/core';
+import type { GraphDesign, Stage } from '@keen-ladder/core';
 import { App, Button, Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { stagesInWords } from './standing.ts';
 import { stageRows } from './stageRows.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 
@@ -27,9 +29,9 @@ export function StageTable({ hovered, onHover }: Props) {
   const result = useAppSelector(selectGraphResult);
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const condenser = useAppSelector(selectColumn)?.condenser;
+  const column = useAppSelector(selectColumn);
   const stages = result?.basis?.stages ?? NO_STAGES;
-  const feedStage = result?.outcome.state === 'solved' ? result.outcome.value.feedStage : 0;
+  const design = result?.outcome.state === 'solved' ? result.outcome.value : null;
   const rows = useMemo(() => stages.map((stage, k): Row => ({ number: k + 1, ...stage })), [stages]);
   const unit = findUnit('temperature', display.temperature);
   const table = useRef<TableRef>(null);
@@ -61,7 +63,7 @@ export function StageTable({ hovered, onHover }: Props) {
   return (
     <div className="stage-table" onMouseLeave={() => onHover(0)}>
       <div className="table-head">
-        <span className="quiet small">From the top, mol/mol. {endsSentence(condenser)}</span>
+        <span className="quiet small">From the top, mol/mol. {column === undefined ? '' : endsSentence(column)}</span>
         <Button type="text" icon={<CopyOutlined />} onClick={() => void copy()}>
           Copy
         </Button>
@@ -76,14 +78,22 @@ export function StageTable({ hovered, onHover }: Props) {
         columns={columns}
         dataSource={rows}
         showSorterTooltip={false}
-        rowClassName={(row) => (row.number === hovered ? 'row-hovered' : row.number === feedStage ? 'row-feed' : '')}
+        rowClassName={(row) =>
+          row.number === hovered ? 'row-hovered' : design?.feedStages.includes(row.number) === true ? 'row-feed' : ''
+        }
         onRow={(row) => ({ onMouseEnter: () => onHover(row.number) })}
       />
-      {feedStage > 0 && <p className="quiet small">The feed enters stage {feedStage}.</p>}
+      {design !== null && <p className="quiet small">{placesSentence(design)}</p>}
     </div>
   );
 }
 
-function endsSentence(condenser: CondenserKind | undefined): string {
-  return condenser === 'partial' ? 'Stage 1 is the condenser, the last the reboiler.' : 'The last is the reboiler.';
+function endsSentence({ condenser, bottom }: Pick<Column, 'condenser' | 'bottom'>): string {
+  const last = bottom === 'reboiler' ? 'the last is the reboiler' : 'steam enters under the last';
+  return condenser === 'partial' ? `Stage 1 is the condenser, ${last}.` : `${capital(last)}.`;
+}
+
+function placesSentence({ feedStages, drawStages }: GraphDesign): string {
+  const feeds = `${feedStages.length === 1 ? 'The feed enters stage' : 'Feeds enter stages'} ${stagesInWords(feedStages)}.`;
+  return drawStages.length === 0 ? feeds : `${feeds} Side draws leave ${stagesInWords(drawStages)}.`;
 }

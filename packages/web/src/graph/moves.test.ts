@@ -49,7 +49,7 @@ describe('a drag', () => {
     solveNow();
     const { basis } = movables().result;
     expect(movables().column.graph.reflux?.kind).toBe('multiple');
-    expect(basis?.lines.above.intercept).toBeCloseTo(0.5, 3);
+    expect(basis?.lines.sections[0]?.line.intercept).toBeCloseTo(0.5, 3);
     store.dispatch(refluxSet({ column: 'column', reflux: { kind: 'ratio', value: 1 } }));
     moveTo(store.dispatch, movables(), 'reflux', 0, 0.38, 'g');
     expect(movables().column.graph.reflux).toEqual({ kind: 'ratio', value: 1.5 });

@@ -22,14 +22,14 @@ export const selectDrawingPoints = createSelector(
       const x = fraction.basis === 'mole' ? fraction.value : massToMole(components, fraction.value);
       return x >= 0 && x <= 1 ? x : undefined;
     };
-    const split = result?.basis?.split;
+    const drawnColumn = result?.basis?.column;
     // In a rating the purities follow; what the sheet holds is not what is drawn.
     const purity = (product: 'distillate' | 'bottoms') =>
       column === undefined || column.graph.task === 'rating' ? null : purityOf(document, column, product);
     return {
-      z: drawn(feed === undefined ? null : lightFractionOf(components, feed)) ?? split?.z,
-      xD: drawn(purity('distillate')) ?? split?.xD,
-      xB: drawn(purity('bottoms')) ?? split?.xB,
+      z: drawn(feed === undefined ? null : lightFractionOf(components, feed)) ?? drawnColumn?.feeds[0]?.z,
+      xD: drawn(purity('distillate')) ?? drawnColumn?.xD,
+      xB: drawn(purity('bottoms')) ?? drawnColumn?.xB,
     };
   },
 );
@@ -65,10 +65,10 @@ export function moveTo(dispatch: AppDispatch, at: Movables, what: Movable, x: nu
   if (follows(at, what)) return;
   switch (what) {
     case 'q':
-      if (basis !== null) setQ(dispatch, at, qThrough(basis.split.z, x, y), gesture);
+      if (at.points.z !== undefined) setQ(dispatch, at, qThrough(at.points.z, x, y), gesture);
       return;
     case 'reflux':
-      if (basis !== null) setReflux(dispatch, at, refluxThrough(basis.split.xD, y), gesture);
+      if (basis !== null) setReflux(dispatch, at, refluxThrough(basis.column.xD, y) / condensing(basis), gesture);
       return;
     case 'distillate':
     case 'feed':
@@ -80,9 +80,13 @@ export function moveTo(dispatch: AppDispatch, at: Movables, what: Movable, x: nu
 /** So many presses of an arrow key. */
 export function stepBy(dispatch: AppDispatch, at: Movables, what: Movable, steps: number, gesture: string): void {
   const { basis } = at.result;
-  const value = { distillate: at.points.xD, feed: at.points.z, bottoms: at.points.xB, q: basis?.split.q, reflux: basis?.reflux }[
-    what
-  ];
+  const value = {
+    distillate: at.points.xD,
+    feed: at.points.z,
+    bottoms: at.points.xB,
+    q: basis?.column.feeds[0]?.q,
+    reflux: basis?.reflux,
+  }[what];
   if (value === undefined || follows(at, what)) return;
   if (what === 'q') setQ(dispatch, at, value + steps * Q_STEP, gesture);
   else if (what === 'reflux') setReflux(dispatch, at, value + steps * REFLUX_STEP, gesture);
@@ -93,6 +97,10 @@ export function stepBy(dispatch: AppDispatch, at: Movables, what: Movable, steps
 function qThrough(z: number, x: number, y: number): number {
   return (y - z) / Math.max(y - x, NEAR_DIAGONAL);
 }
+
+/** Reflux inside the column per reflux outside. */
+const condensing = ({ reflux, insideReflux }: NonNullable<GraphResult['basis']>): number =>
+  reflux > 0 ? insideReflux / reflux : 1;
 
 /** The R whose upper line meets the axis at y: y = xD/(R + 1). */
 function refluxThrough(xD: number, y: number): number {

@@ -2,7 +2,7 @@
 import type { Reason } from '@keen-ladder/core';
 import { formatEntered } from '@keen-ladder/core';
 import type { UnknownAction } from '@reduxjs/toolkit';
-import { componentsExchanged, feedStageChosen, puritySet, refluxSet } from '../document/documentSlice.ts';
+import { componentsExchanged, graphSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
 
 export interface Proposal {
@@ -29,7 +29,14 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'not-more-volatile':
       return [{ label: `Exchange ${reason.name} and ${reason.other}`, action: componentsExchanged() }];
     case 'feed-stage-out-of-range':
-      return [{ label: 'Take the best feed stage', action: feedStageChosen({ column: column.id, feedStage: 'best' }) }];
+      return [{ label: 'Take the best feed stage', action: graphSet({ column: column.id, change: { feedStages: {} } }) }];
+    case 'feed-stages-impossible':
+      return [
+        {
+          label: 'Take the best stages',
+          action: graphSet({ column: column.id, change: { feedStages: {}, drawStages: {} } }),
+        },
+      ];
     case 'azeotrope-in-range':
       return [azeotropeProposal(reason, column)];
     case 'supercritical':
@@ -50,6 +57,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'stages-not-enough':
     case 'not-condensable':
     case 'feed-outside-products':
+    case 'draw-outside-products':
     case 'two-liquids':
     case 'too-many-stages':
       return [];

@@ -1,11 +1,27 @@
 /** What the graph's fields and drawing take from its last result. */
-import type { FeedQuality } from '@keen-ladder/core';
+import type { GraphBeside } from '@keen-ladder/core';
 import type { RootState } from '../app/store.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { selectHashes } from '../document/selectors.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 
-export const selectFeedQuality = (state: RootState): FeedQuality | null => selectGraphResult(state)?.feed ?? null;
-
-export function selectBestFeedStage(state: RootState): number | undefined {
+export function selectBestFeedStages(state: RootState): number[] | undefined {
   const outcome = selectGraphResult(state)?.outcome;
-  return outcome?.state === 'solved' ? outcome.value.bestFeedStage : undefined;
+  return outcome?.state === 'solved' ? outcome.value.bestFeedStages : undefined;
 }
+
+/** What stands beside the drawing, if it belongs to it. */
+export function selectGraphBeside(state: RootState): GraphBeside | null {
+  const beside = state.results.graphBeside;
+  if (beside === null || beside.inputHash !== selectHashes(state)?.graph || beside.outcome.state !== 'solved') return null;
+  return beside.outcome.value;
+}
+
+/** Which of the stages are no trays. */
+export function countedWords({ condenser, bottom }: Pick<Column, 'condenser' | 'bottom'>): string {
+  const counted = [...(condenser === 'partial' ? ['partial condenser'] : []), ...(bottom === 'reboiler' ? ['reboiler'] : [])];
+  return counted.length === 0 ? 'all of them trays' : `${counted.join(' and ')} included`;
+}
+
+/** "5", or "4 and 8". */
+export const stagesInWords = (stages: readonly number[]): string => stages.join(' and ');

@@ -7,6 +7,7 @@ import { SANS } from '../../theme/tokens.ts';
 import type { Tokens } from '../../theme/tokens.ts';
 import { Axes } from './Axes.tsx';
 import { Construction } from './Construction.tsx';
+import type { ConstructionProps } from './Construction.tsx';
 import { Handle } from './Handle.tsx';
 import { Lens } from './Lens.tsx';
 import { makeScale } from './scale.ts';
@@ -30,7 +31,11 @@ interface Props {
   colors: Tokens;
   light: string;
   result: GraphResult;
+  efficiency: number;
+  energyLocus: ConstructionProps['energyLocus'];
   points: DrawingPoints;
+  /** Names of feeds and of side draws, in their order. */
+  names: { feeds: readonly string[]; draws: readonly string[] };
   /** Stage pointed at, from 1; 0 for none. */
   hovered: number;
   temperature: (T: number) => string;
@@ -45,12 +50,13 @@ const MARGIN = { left: 64, right: 20, top: 30, bottom: 56 };
 const REACH = 26;
 
 export function Drawing(props: Props) {
-  const { svg, width, height, colors, light, result, hovered, onHover } = props;
+  const { svg, width, height, colors, light, result, efficiency, energyLocus, hovered, onHover } = props;
   const scale = useMemo(() => {
     const side = Math.max(Math.min(width - MARGIN.left - MARGIN.right, height - MARGIN.top - MARGIN.bottom), 120);
     const spare = width - MARGIN.left - MARGIN.right - side;
     return makeScale(MARGIN.left + spare / 2, MARGIN.top, side);
   }, [width, height]);
+  const construction = { result, colors, efficiency, energyLocus };
   const stages = result.basis?.stages ?? [];
   const toDrawing = (event: PointerEvent) => {
     const box = svg.current?.getBoundingClientRect();
@@ -77,16 +83,17 @@ export function Drawing(props: Props) {
         <clipPath id="plot">
           <rect x={scale.left} y={scale.top} width={scale.side} height={scale.side} />
         </clipPath>
-        <Construction result={result} scale={scale} colors={colors} />
+        <Construction {...construction} scale={scale} />
       </g>
       <Pinch result={result} scale={scale} colors={colors} />
       <Azeotropes result={result} scale={scale} colors={colors} />
-      <Lens result={result} scale={scale} colors={colors} hovered={hovered} />
+      <Lens {...construction} scale={scale} hovered={hovered} />
+      <OtherStreams {...props} scale={scale} />
       <Handles {...props} scale={scale} toDrawing={toDrawing} />
       {stage !== undefined && (
         <StageCallout
           number={hovered}
-          count={stages.length}
+          isReboiler={hovered === stages.length && result.basis?.column.bottom === 'reboiler'}
           stage={stage}
           scale={scale}
           colors={colors}
@@ -112,9 +119,11 @@ function nearestStage(stages: readonly { x: number; y: number }[], scale: Scale,
 
 type Placed = Props & { scale: Scale; toDrawing: (event: PointerEvent) => { x: number; y: number } };
 
-function Handles({ result, points, scale, colors, toDrawing, onMove, onStep }: Placed) {
-  const { basis, feed } = result;
-  const q = feed?.q;
+function Handles({ names, result, points, scale, colors, toDrawing, onMove, onStep }: Placed) {
+  const { basis, feeds } = result;
+  const q = feeds[0]?.q;
+  const intercept = basis?.lines.sections[0]?.line.intercept ?? 0;
+  const crossing = basis?.lines.crossings.find(({ kind, index }) => kind === 'feed' && index === 0);
   const on = (what: Movable) => ({
     colors,
     toDrawing,
@@ -136,20 +145,22 @@ function Handles({ result, points, scale, colors, toDrawing, onMove, onStep }: P
             value={basis.reflux}
             range={[0, 20]}
             shape="square"
-            at={{ x: scale.px(0), y: scale.py(basis.lines.above.intercept) }}
+            at={{ x: scale.px(0), y: scale.py(intercept) }}
             {...on('reflux')}
           />
-          <Text x={scale.px(0) + 12} y={scale.py(basis.lines.above.intercept) - 9} halo={colors.sheet}>
+          <Text x={scale.px(0) + 12} y={scale.py(intercept) - 9} halo={colors.sheet}>
             {`R ${formatNumber(basis.reflux, 3)}`}
           </Text>
-          <Handle
-            name="Feed quality q, by the q-line"
-            value={basis.split.q}
-            range={[-2, 3]}
-            shape="square"
-            at={{ x: scale.px(basis.lines.crossing.x), y: scale.py(basis.lines.crossing.y) }}
-            {...on('q')}
-          />
+          {crossing !== undefined && (
+            <Handle
+              name="Feed quality q, by the q-line"
+              value={crossing.q}
+              range={[-2, 3]}
+              shape="square"
+              at={{ x: scale.px(crossing.x), y: scale.py(crossing.y) }}
+              {...on('q')}
+            />
+          )}
         </>
       )}
       {xB !== undefined && (
@@ -163,7 +174,7 @@ function Handles({ result, points, scale, colors, toDrawing, onMove, onStep }: P
       {z !== undefined && (
         <>
           <Text x={scale.px(z) + 13} y={scale.py(z) + 14} halo={colors.sheet}>
-            {`feed ${formatFraction(z, 3)}${q === undefined ? '' : ` · q ${formatNumber(q, 3)}`}`}
+            {`${names.feeds.length > 1 ? (names.feeds[0] ?? 'feed') : 'feed'} ${formatFraction(z, 3)}${q === undefined ? '' : ` · q ${formatNumber(q, 3)}`}`}
           </Text>
           <Handle name="Composition of the feed" value={z} range={[0, 1]} at={diagonal(z)} {...on('feed')} />
         </>
@@ -174,6 +185,26 @@ function Handles({ result, points, scale, colors, toDrawing, onMove, onStep }: P
           <Handle name="Purity of the distillate" value={xD} range={[0, 1]} at={diagonal(xD)} {...on('distillate')} />
         </>
       )}
+    </g>
+  );
+}
+
+/** Feeds beyond the first and side draws: said on the drawing, moved by their numbers. */
+function OtherStreams({ result, names, scale, colors }: Props & { scale: Scale }) {
+  const others = result.basis?.lines.crossings.filter(({ kind, index }) => kind === 'draw' || index > 0) ?? [];
+  return (
+    <g fontFamily={SANS} fontSize={12.5} fill={colors.ink} pointerEvents="none" data-part="other-streams">
+      {others.map(({ kind, index, z }) => {
+        const name = (kind === 'feed' ? names.feeds : names.draws)[index] ?? kind;
+        return (
+          <g key={`${kind}-${index}`}>
+            <circle cx={scale.px(z)} cy={scale.py(z)} r={4} fill={colors.sheet} stroke={colors.pine} strokeWidth={1.6} />
+            <Text x={scale.px(z) + 13} y={scale.py(z) + 14} halo={colors.sheet}>
+              {`${name} ${formatFraction(z, 3)}`}
+            </Text>
+          </g>
+        );
+      })}
     </g>
   );
 }

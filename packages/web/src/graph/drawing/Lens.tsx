@@ -1,14 +1,13 @@
 /** A magnified view of the steps that are too small to see, in the empty corner under the diagonal. */
 import { formatFixed } from '@keen-ladder/core';
-import type { GraphResult } from '@keen-ladder/core';
 import { useMemo } from 'react';
 import { SANS } from '../../theme/tokens.ts';
-import type { Tokens } from '../../theme/tokens.ts';
 import { Construction } from './Construction.tsx';
+import type { ConstructionProps } from './Construction.tsx';
 import { crowdedWindow, LENS_SHARE, makeScale } from './scale.ts';
-import type { Scale } from './scale.ts';
 
-export function Lens({ result, scale, colors, hovered }: { result: GraphResult; scale: Scale; colors: Tokens; hovered: number }) {
+export function Lens({ hovered, ...construction }: ConstructionProps & { hovered: number }) {
+  const { result, scale, colors } = construction;
   const stages = result.basis?.stages;
   const view = useMemo(() => (stages === undefined ? undefined : crowdedWindow(stages, scale.side)), [stages, scale.side]);
   if (view === undefined) return null;
@@ -34,7 +33,7 @@ export function Lens({ result, scale, colors, hovered }: { result: GraphResult; 
       </clipPath>
       <rect x={left} y={top} width={side} height={side} fill={colors.sheet} stroke={colors.quiet} strokeWidth={0.9} />
       <g clipPath="url(#lens)">
-        <Construction result={result} scale={inside} colors={colors} />
+        <Construction {...construction} scale={inside} />
         {stage !== undefined && <circle cx={inside.px(stage.x)} cy={inside.py(stage.y)} r={4.5} fill={colors.copper} />}
       </g>
       <text

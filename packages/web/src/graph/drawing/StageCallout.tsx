@@ -8,7 +8,7 @@ const HEIGHT = 66;
 
 interface Props {
   number: number;
-  count: number;
+  isReboiler: boolean;
   stage: { x: number; y: number };
   scale: Scale;
   colors: Tokens;
@@ -16,11 +16,11 @@ interface Props {
 }
 
 /** What the stage is that is pointed at: number, liquid, vapour, temperature. */
-export function StageCallout({ number, count, stage, scale, colors, temperature }: Props) {
+export function StageCallout({ number, isReboiler, stage, scale, colors, temperature }: Props) {
   const at = { x: scale.px(stage.x), y: scale.py(stage.y) };
   const left = Math.min(at.x + 24, scale.left + scale.side - WIDTH - 4);
   const top = Math.min(at.y + 34, scale.top + scale.side - HEIGHT - 4);
-  const where = number === count ? 'reboiler' : 'from the top';
+  const where = isReboiler ? 'reboiler' : 'from the top';
   return (
     <g pointerEvents="none" data-part="callout">
       <line x1={at.x} y1={at.y} x2={left + 8} y2={top} stroke={colors.quiet} strokeWidth={0.8} />

@@ -1,3 +1,4 @@
+import { onLine, sectionAt } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
 import type { Scale } from './scale.ts';
 
@@ -17,14 +18,33 @@ export function curvePath({ x, y, slope }: Curve, scale: Scale): string {
   return path;
 }
 
-/** The staircase from the distillate on the diagonal down to the last liquid. */
-export function staircasePath(stages: readonly { x: number; y: number }[], xD: number, scale: Scale): string {
+/** The staircase from the distillate on the diagonal down to the last liquid, and there to what rises past it: steam, or all of the bottoms. */
+export function staircasePath(stages: readonly { x: number; y: number }[], xD: number, scale: Scale, hasSteam = false): string {
   const [first] = stages;
   if (first === undefined) return '';
   let path = `M${scale.px(xD).toFixed(2)} ${scale.py(first.y).toFixed(2)}`;
   for (const [k, { x, y }] of stages.entries()) {
-    const below = stages[k + 1]?.y ?? x;
+    const below = stages[k + 1]?.y ?? (hasSteam ? 0 : x);
     path += `L${scale.px(x).toFixed(2)} ${scale.py(y).toFixed(2)}V${scale.py(below).toFixed(2)}`;
   }
   return path;
 }
+
+/** The operating lines from the distillate down: on the diagonal, through every crossing, to the bottoms or to the steam that meets them. */
+export function operatingPoints({ column, lines }: NonNullable<GraphResult['basis']>): { x: number; y: number }[] {
+  const bottom = { x: column.xB, y: lines.steam === null ? column.xB : 0 };
+  return [{ x: column.xD, y: column.xD }, ...lines.crossings, bottom];
+}
+
+/** What trays of Murphree's efficiency E step on: E of the way from the operating line to the curve. */
+export function pseudoCurvePoints(curve: Curve, { column, lines }: NonNullable<GraphResult['basis']>, E: number) {
+  return curve.x.flatMap((x, k) => {
+    const line = lines.sections[sectionAt(lines, x)]?.line;
+    if (x < column.xB || x > column.xD || line === undefined) return [];
+    const rising = onLine(line, x);
+    return [{ x, y: rising + E * ((curve.y[k] ?? rising) - rising) }];
+  });
+}
+
+export const polyline = (points: readonly { x: number; y: number }[], scale: Scale): string =>
+  points.map(({ x, y }) => `${scale.px(x).toFixed(2)},${scale.py(y).toFixed(2)}`).join(' ');

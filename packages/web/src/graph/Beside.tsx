@@ -1,0 +1,122 @@
+/** What stands beside the drawing: stages against reflux with the present point on it, and the construction with the energy balance. */
+import { explain, findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
+import type { EnergyBalanced, GraphBeside, GraphDesign } from '@keen-ladder/core';
+import { Switch } from 'antd';
+import { useRef } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { LineChart } from '../charts/LineChart.tsx';
+import { useElementWidth } from '../charts/useElementWidth.ts';
+import { selectDisplay, selectSite } from '../document/selectors.ts';
+import { selectShow } from '../document/showing.ts';
+import { useLook } from '../theme/Themed.tsx';
+import { selectGraphBeside, stagesInWords } from './standing.ts';
+
+interface EnergyProps {
+  isEnergyShown: boolean;
+  onEnergyShown: (isShown: boolean) => void;
+}
+
+export function Beside({ design, ...energy }: EnergyProps & { design: GraphDesign }) {
+  const beside = useAppSelector(selectGraphBeside);
+  if (beside === null) return null;
+  return (
+    <>
+      <RefluxCurve design={design} curve={beside.refluxCurve} />
+      {beside.energyBalanced !== null && <EnergyComparison design={design} outcome={beside.energyBalanced} {...energy} />}
+    </>
+  );
+}
+
+const HEIGHT = 170;
+
+function RefluxCurve({ design, curve }: { design: GraphDesign; curve: GraphBeside['refluxCurve'] }) {
+  const { colors } = useLook();
+  const box = useRef<HTMLDivElement>(null);
+  const width = useElementWidth(box);
+  const { reflux, stages } = curve;
+  const [lowest, highest] = [stages[stages.length - 1], stages[0]];
+  const last = reflux[reflux.length - 1];
+  if (lowest === undefined || highest === undefined || last === undefined) return null;
+  const least = Math.max(design.minimumReflux.ratio, 0);
+  return (
+    <>
+      <h2>Stages against reflux</h2>
+      <div ref={box}>
+        {width > 0 && (
+          <LineChart
+            title="Stages against reflux"
+            width={width}
+            height={HEIGHT}
+            colors={colors}
+            lines={[{ name: 'stages', x: reflux, y: stages, color: colors.ink }]}
+            marks={[{ x: design.reflux, y: design.needed, name: formatFixed(design.needed, 1), shape: 'present' }]}
+            limits={[{ axis: 'x', at: least, name: `minimum ${formatNumber(least, 3)}` }]}
+            xName="reflux ratio, mol/mol"
+            yName="stages"
+            xRange={[Math.max(0, least - 0.06 * (last - least)), last]}
+            yRange={[0, Math.min(highest, 3 * lowest)]}
+          />
+        )}
+      </div>
+    </>
+  );
+}
+
+interface ComparisonProps extends EnergyProps {
+  design: GraphDesign;
+  outcome: NonNullable<GraphBeside['energyBalanced']>;
+}
+
+/** Constant molar overflow and the energy balance of every stage, side by side. */
+function EnergyComparison({ design, outcome, isEnergyShown, onEnergyShown }: ComparisonProps) {
+  const show = useAppSelector(selectShow);
+  return (
+    <>
+      <h2>By the energy balance of every stage</h2>
+      {outcome.state === 'solved' && <ComparisonTable design={design} energy={outcome.value} />}
+      {outcome.state === 'out-of-reach' && <p className="sentence">{explain(outcome.reason, show)}</p>}
+      {outcome.state === 'solved' && (
+        <p className="switch-line">
+          <Switch size="small" aria-label="Draw its lines" checked={isEnergyShown} onChange={onEnergyShown} /> Draw its lines
+        </p>
+      )}
+    </>
+  );
+}
+
+function ComparisonTable({ design, energy }: { design: GraphDesign; energy: EnergyBalanced }) {
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const { flows, lines } = design;
+  const unit = findUnit('molarFlow', display.molarFlow);
+  const flow = (perFeed: number | undefined): string =>
+    perFeed === undefined ? '' : formatQuantity(perFeed * flows.feed, unit, site);
+  const bottom = lines.sections[lines.sections.length - 1];
+  const rows: [string, string, string][] = [
+    ['Stages', formatFixed(design.needed, 1), formatFixed(energy.needed, 1)],
+    ['Feed stage', stagesInWords(design.feedStages), stagesInWords(energy.feedStages)],
+    ['Minimum reflux', formatNumber(design.minimumReflux.ratio), formatNumber(energy.minimumReflux)],
+    [`Top vapour, ${unit.id}`, flow(lines.sections[0]?.vapour), flow(energy.vapour[0])],
+    [`Boiled up, ${unit.id}`, flow(bottom?.vapour), flow(energy.vapour[energy.vapour.length - 1])],
+  ];
+  return (
+    <table className="compared">
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">constant overflow</th>
+          <th scope="col">energy balance</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([name, straight, balanced]) => (
+          <tr key={name}>
+            <th scope="row">{name}</th>
+            <td>{straight}</td>
+            <td>{balanced}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

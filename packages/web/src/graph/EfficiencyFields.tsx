@@ -1,0 +1,42 @@
+/** How far trays fall short of equilibrium stages. */
+import { useAppDispatch } from '../app/store.ts';
+import { graphSet } from '../document/documentSlice.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { QuantityField } from '../fields/QuantityField.tsx';
+
+const kinds = [
+  { value: 'equilibrium' as const, label: 'equilibrium stages' },
+  { value: 'murphree' as const, label: 'Murphree efficiency' },
+  { value: 'overall' as const, label: 'overall efficiency' },
+];
+
+/** Common practice to begin with, until trays are rated. */
+const USUAL = 0.7;
+
+export function EfficiencyFields({ column }: { column: Column }) {
+  const dispatch = useAppDispatch();
+  const { efficiency } = column.graph;
+  const set = (next: Column['graph']['efficiency'], gesture?: string) =>
+    dispatch(graphSet({ column: column.id, change: { efficiency: next } }, gesture));
+  return (
+    <>
+      <ChoiceField
+        label="Trays"
+        value={efficiency?.kind ?? 'equilibrium'}
+        options={kinds}
+        onChange={(kind) => set(kind === 'equilibrium' ? null : { kind, value: efficiency?.value ?? USUAL })}
+      />
+      {efficiency !== null && (
+        <QuantityField
+          label="Tray efficiency"
+          path={`units.${column.id}.graph.efficiency`}
+          value={{ si: efficiency.value, dimension: 'ratio' }}
+          dimensions={['ratio']}
+          step={0.01}
+          onChange={(value, gesture) => set(value === null ? null : { ...efficiency, value: value.si }, gesture)}
+        />
+      )}
+    </>
+  );
+}
