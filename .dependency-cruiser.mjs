@@ -12,6 +12,7 @@ const CORE = [
   'balance',
   'shortcut',
   'binary',
+  'absorption',
   'solve',
 ];
 

@@ -45,6 +45,19 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page)).toEqual([]);
     });
 
+    test('a gas washed by a liquid: its drawing, its streams, its estimate', async ({ page }) => {
+      await openCopy(page, url(), 'Acetone from drying air', 'transfer');
+      await expect(page.locator('.headline-number')).toBeVisible();
+      expect(await faults(page)).toEqual([]);
+      for (const stop of ['Estimate', 'Feeds']) {
+        await page.locator('.stop', { hasText: stop }).click();
+        await expect(page.getByRole('table', { name: 'Streams of the column' })).toBeVisible();
+        await page.mouse.move(640, 780);
+        await page.waitForTimeout(400);
+        expect(await faults(page)).toEqual([]);
+      }
+    });
+
     test('the graph: solved, its stages and notes, out of reach, open, with an error beside a field', async ({ page }) => {
       await openCopy(page);
       expect(await faults(page)).toEqual([]);

@@ -108,7 +108,8 @@ test('a second feed, a side draw, US units and the sheet as a file', async ({ qu
   await page.locator('.ant-select-item').getByText('US units').click();
   await expect(field(page, /^Flow, bbl\/d/)).toHaveValue('500');
   await expect(page.locator('.unit-row')).toContainText('lbmol/h');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
+  await page.getByRole('button', { name: 'Save drawing or table' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByText('Sheet as CSV').click()]);
   expect(await textOf(download)).toContain('"distillate, lbmol/h"');
 });
 

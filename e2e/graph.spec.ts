@@ -125,7 +125,7 @@ test('drawing and table are taken away, named after the case', async ({ quietPag
     await page.getByRole('menuitem', { name: item }).click();
   };
   const csv = await take('Stages as CSV');
-  expect(csv.suggestedFilename()).toBe('Variant of a test – stages.csv');
+  expect(csv.suggestedFilename()).toBe('Variant of a test – graph.csv');
   const lines = (await textOf(csv)).trim().split(/\r?\n/);
   expect(lines[0]).toContain('"temperature, °C","x, mol/mol","y, mol/mol"');
   expect(lines).toHaveLength(15);

@@ -48,6 +48,10 @@ await openCase('Naphtha with dissolved nitrogen', 'estimate');
 await page.locator('.headline-number').waitFor();
 await shoot(page, 'estimate');
 
+await openCase('Acetone from drying air', 'transfer');
+await page.locator('.headline-number').waitFor();
+await shoot(page, 'absorption');
+
 const night = await open('dark');
 await night.locator('.welcome a').click();
 await night.locator('.headline-number').waitFor();

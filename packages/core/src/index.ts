@@ -9,4 +9,5 @@ export * from './equilibrium/index.ts';
 export * from './balance/index.ts';
 export * from './shortcut/index.ts';
 export * from './binary/index.ts';
+export * from './absorption/index.ts';
 export * from './solve/index.ts';

@@ -14,22 +14,22 @@ export function demoCases(): { name: string; document: CaseDocument }[] {
     { name: FIRST_CASE, document: acetoneFromWashWater() },
     { name: 'Four-alcohol splitter', document: fourAlcohols() },
     { name: 'Naphtha with dissolved nitrogen', document: naphtha() },
+    { name: 'Acetone from drying air', document: acetoneFromAir() },
   ];
 }
 
 function acetoneFromWashWater(): CaseDocument {
   const document = newCaseDocument();
-  const [acetone, water] = ['67-64-1', '7732-18-5'] as const;
   const fraction = (product: string, value: number) =>
-    ({ component: acetone, product, kind: 'fraction', wish: 'equal', value }) as const;
+    ({ component: ACETONE, product, kind: 'fraction', wish: 'equal', value }) as const;
   return {
     ...document,
-    mixture: mixtureOf([acetone, water]),
+    mixture: mixtureOf([ACETONE, WATER]),
     streams: document.streams.map((s) => ({
       ...s,
       name: 'Wash water',
       amount: { value: 120 / 3.6, basis: 'molar' }, // 120 kmol/h
-      composition: { basis: 'mole', parts: { [acetone]: 0.35, [water]: 0.65 } },
+      composition: { basis: 'mole', parts: { [ACETONE]: 0.35, [WATER]: 0.65 } },
     })),
     units: document.units.map((u) => ({
       ...u,
@@ -50,6 +50,9 @@ const HEXANE = '110-54-3';
 const CYCLOHEXANE = '110-82-7';
 const HEPTANE = '142-82-5';
 const TOLUENE = '108-88-3';
+const ACETONE = '67-64-1';
+const OXYGEN = '7782-44-7';
+const WATER = '7732-18-5';
 
 const cell = (component: string, product: string, kind: 'fraction' | 'recovery', value: number) =>
   ({ component, product, kind, wish: 'equal', value }) as const;
@@ -105,5 +108,42 @@ function naphtha(): CaseDocument {
       balance: { cells: [cell(CYCLOHEXANE, 'distillate', 'recovery', 0.97), cell(HEPTANE, 'bottoms', 'recovery', 0.96)] },
     })),
     notes: 'Naphtha from the degreasing baths, kept under nitrogen, which leaves through the vent of the condenser.',
+  };
+}
+
+function acetoneFromAir(): CaseDocument {
+  const document = newCaseDocument();
+  const atmospheric = (celsius: number): CaseDocument['streams'][number]['condition'] => [
+    { by: 'column-pressure' },
+    { by: 'temperature', value: 273.15 + celsius },
+  ];
+  return {
+    ...document,
+    mixture: mixtureOf([ACETONE, NITROGEN, OXYGEN, WATER]),
+    streams: [
+      {
+        id: 'feed',
+        name: 'Drying air',
+        amount: { value: kmolPerHour(60), basis: 'molar' },
+        composition: { basis: 'mole', parts: { [ACETONE]: 0.014, [NITROGEN]: 0.772, [OXYGEN]: 0.206, [WATER]: 0.008 } },
+        condition: atmospheric(25),
+      },
+      {
+        id: 'feed-2',
+        name: 'Wash water',
+        amount: { value: kmolPerHour(160), basis: 'molar' },
+        composition: { basis: 'mole', parts: { [WATER]: 1 } },
+        condition: atmospheric(18),
+      },
+    ],
+    units: document.units.map((u) => ({
+      ...u,
+      name: 'Air washer',
+      service: 'absorption',
+      pressure: { top: 1.03e5, bottom: 1.06e5 },
+      absorption: { ...u.absorption, solute: ACETONE, recovery: 0.97 },
+    })),
+    connections: ['feed', 'feed-2'].map((stream) => ({ from: { stream }, to: { unit: 'column' } })),
+    notes: 'Air that dried the washed drums. The water goes on to the acetone column with the wash water.',
   };
 }

@@ -34,6 +34,8 @@ export type OpenPoint =
   | { code: 'pair-missing'; path: string; names: [string, string]; model: string }
   | { code: 'groups-missing'; path: string; name: string }
   | { code: 'group-pair-missing'; path: string; groups: [string, string] }
+  | { code: 'not-two-streams'; path: string; count: number }
+  | { code: 'not-above-one'; path: string; what: string; value: number }
   | { code: 'not-two-components'; path: string; count: number }
   | { code: 'below-zero-kelvin'; path: string; what: string };
 
@@ -64,6 +66,9 @@ export type Reason =
   | { code: 'no-split'; cells: NamedCell[] }
   | { code: 'keys-unknown' }
   | { code: 'rating-impossible' }
+  | { code: 'passes-too-little'; recovery: number }
+  | { code: 'transfer-impossible'; kind: 'absorption' | 'stripping'; name: string; recovery: number; greatest: number }
+  | { code: 'flow-below-least'; kind: 'absorption' | 'stripping'; flow: number; least: number } // mol/s
   | { code: 'stages-not-enough'; stages: number; fewest: number }
   | { code: 'not-condensable'; P: number };
 
@@ -83,6 +88,8 @@ export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'feed-on-condenser' }
   | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
+  | { code: 'azeotrope-of-keys'; name: string; other: string; x: number; T: number } // mole fraction of the first in the pair; K
+  | { code: 'split-not-meant'; product: 'distillate' | 'bottoms'; there: number; meant: number }
   | { code: 'wish-not-met'; cell: NamedCell; there: number }
   | { code: 'lines-bent' }
   | { code: 'lighter-goes-down' }

@@ -3,12 +3,14 @@
  * that it reads and of the stops before it; here is where they are put in order, and where what did not change is kept.
  */
 import type { BinaryCurve } from '../binary/index.ts';
-import { open } from '../numerics/index.ts';
+import { open, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { emptyFlows, productsOf, solveSheet } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
+import { solveAbsorption } from './absorption.ts';
+import type { AbsorptionResult } from './absorption.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { solveEstimate } from './estimate.ts';
 import type { EstimateResult } from './estimate.ts';
@@ -30,6 +32,8 @@ export interface CaseResults {
   feeds: Record<string, FeedResult>;
   balance: BalanceResult;
   graph: GraphResult;
+  /** null for distillation. */
+  absorption: AbsorptionResult | null;
 }
 
 export interface CaseSolver {
@@ -74,6 +78,10 @@ export function createCaseSolver(): CaseSolver {
         feeds: Object.fromEntries(results),
         balance: { inputHash: hashes.balance, ...balance },
         graph: { inputHash: hashes.graph, ...graph },
+        absorption:
+          column.service === 'distillation'
+            ? null
+            : { inputHash: hashes.absorption, ...solveAbsorption(document, column, { model, feeds: outcomes }) },
       };
     },
     estimate(document, unit) {
@@ -94,6 +102,7 @@ export interface InputHashes {
   balance: string;
   graph: string;
   estimate: string;
+  absorption: string;
 }
 
 /** Hash of everything that each stop reads. */
@@ -102,12 +111,13 @@ export function inputHashes(document: CaseDocument, unit: string): InputHashes {
   const streams = feedsOf(document, column);
   const common = hashOf(document.mixture, column.pressure, document.site.standardTemperature);
   const feeds = Object.fromEntries(streams.map((s) => [s.id, hashOf(common, s)]));
-  const balance = hashOf(...Object.values(feeds), column.balance, column.draws, common);
+  const balance = hashOf(...Object.values(feeds), column.balance, column.draws, column.service, common);
   return {
     feeds,
     balance,
     graph: hashOf(balance, column.graph, column.condenser, column.subcooling, column.bottom),
     estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
+    absorption: hashOf(balance, column.absorption),
   };
 }
 
@@ -130,6 +140,8 @@ function balanceOf(
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
   points.push(...pressurePoints(column));
   if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
+  if (column.service !== 'distillation' && points.length === 0)
+    return { ...blank, products: [], outcome: solved({ isEstimated: false, keys: null, held: [] }) };
   const refused = feeds.find((feed) => feed.state === 'out-of-reach');
   const pressures = pressuresOf(column);
   if (points.length > 0 || model.state !== 'solved' || pressures === undefined) return { ...blank, outcome: open(points) };

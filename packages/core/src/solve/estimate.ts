@@ -1,8 +1,10 @@
 /** The multicomponent estimate of a column, from the document and its balance sheet to numbers, with what pressure would do and the curves. */
+import { binaryAzeotropes } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import { condensingPressure, endsAtPressure, estimateColumn, oConnell, stagesAt } from '../shortcut/index.ts';
 import type { Condenser, EndsAtPressure, Estimate, Finding, GillilandFit } from '../shortcut/index.ts';
+import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { transportOf } from '../transport/index.ts';
 import type { BalanceResult } from './balance.ts';
@@ -151,9 +153,23 @@ function worked(
   if (!numbersOf(facts).every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'estimate' });
   const warnings: Warning[] = [
     ...outcome.warnings,
+    ...azeotropeOfKeys(document, estimate, keys, pressure.feed),
     ...extrapolations(model, estimate.condenserTemperature, estimate.temperature.bottom),
   ];
   return solved(facts, outcome.report, warnings);
+}
+
+/** An azeotrope of the two keys that lies between what they are to each other in the one product and in the other. */
+function azeotropeOfKeys({ mixture }: CaseDocument, { distillate, bottoms }: Estimate, keys: Keys, P: number): Warning[] {
+  const pair = [mixture.components[keys.light], mixture.components[keys.heavy]];
+  const model = buildModel({ ...mixture, components: pair });
+  if (model.state !== 'solved') return [];
+  const found = binaryAzeotropes(model.value, P);
+  if (found.state !== 'solved') return [];
+  const [low, high] = [bottoms, distillate].map((flows) => flows[keys.light] / (flows[keys.light] + flows[keys.heavy]));
+  const between = found.value.find(({ x }) => x > low && x < high);
+  if (between === undefined) return [];
+  return [{ code: 'azeotrope-of-keys', name: pair[0].name, other: pair[1].name, x: between.x, T: between.T }];
 }
 
 /** Every number of a value, found wherever it stands. */

@@ -24,7 +24,7 @@ import type {
   RatingQuantity,
 } from '../binary/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { cellPath } from './balance.ts';
@@ -117,7 +117,25 @@ export function solveGraph(
   const drawn = { ...blank, curve: drawnCurve(curve.value), endCurves, azeotropes: [...curve.value.azeotropes] };
   if (inputs.refused !== undefined) return { ...drawn, outcome: inputs.refused };
   if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
-  return { ...drawn, ...design(curve.value, inputs.value) };
+  const designed = design(curve.value, inputs.value);
+  const { outcome } = designed;
+  if (outcome.state !== 'solved' || inputs.value.rating === null) return { ...drawn, ...designed };
+  const warnings = [...outcome.warnings, ...splitNotMeant(outcome.value, before.balance)];
+  return { ...drawn, ...designed, outcome: { ...outcome, warnings } };
+}
+
+/** The products that given stages make, held against the split that the sheet means. */
+function splitNotMeant({ column }: Design, balance: BeforeGraph['balance']): Warning[] {
+  if (balance.outcome.state !== 'solved') return [];
+  const last = balance.products.length - 1;
+  const meantIn = (place: number): number => (balance.flows[place] ?? Number.NaN) / (balance.totals[place] ?? Number.NaN);
+  const ends = [
+    { product: 'distillate', there: column.xD, meant: meantIn(0) },
+    { product: 'bottoms', there: column.xB, meant: meantIn(last) },
+  ] as const;
+  return ends
+    .filter(({ there, meant }) => Math.abs(there - meant) > AS_MEANT * Math.min(meant, 1 - meant))
+    .map((end) => ({ code: 'split-not-meant', ...end }));
 }
 
 /** What stands beside a design: the same inputs at other refluxes, and with the energy balance. */
@@ -560,6 +578,8 @@ export function moleToMass(components: readonly ComponentRecord[], x: number): n
 }
 
 const WATER = '7732-18-5';
+/** Part of a product's impurity by which it may differ from what the sheet means, unsaid. */
+const AS_MEANT = 0.01;
 const CURVE_POINTS = 41;
 const COLD_ROUNDS = 8;
 /** More stages than this no binary column has. */

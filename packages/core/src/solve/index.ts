@@ -30,6 +30,7 @@ export type {
   Stream,
   TrayEfficiency,
 } from './document.ts';
+export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 export type { CaseResults, CaseSolver, FeedResult } from './case.ts';
 export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';

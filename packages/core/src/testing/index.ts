@@ -1,5 +1,6 @@
 export * from '../databank/whole.ts';
 export * from './cases.ts';
+export * from './constantK.ts';
 export * from './equationOfState.ts';
 export * from './mixtures.ts';
 export * from './outcomes.ts';

@@ -68,6 +68,16 @@ export function explain(reason: Reason, show: Show): string {
       return `No split with something of everything at both ends meets these numbers together: ${cellList(reason.cells, show)}. Ask one of them less sharply.`;
     case 'rating-impossible':
       return 'These stages cannot do both things that are asked of them. Look whether the share of the feed and the purities fit the feed, or ask less of one; more stages or more reflux part further.';
+    case 'passes-too-little':
+      return `No number of stages passes so much: at most ${formatFraction(reason.recovery)} of it. Use more of the washing liquid or the stripping gas, or ask for less.`;
+    case 'transfer-impossible':
+      return reason.kind === 'absorption'
+        ? `The liquid comes in holding ${reason.name} already: at most ${formatFraction(reason.greatest)} of it can be washed out, ${formatFraction(reason.recovery)} is asked. Use a leaner liquid, or ask for less.`
+        : `The gas comes in holding ${reason.name} already: at most ${formatFraction(reason.greatest)} of it can be stripped, ${formatFraction(reason.recovery)} is asked. Use a leaner gas, or ask for less.`;
+    case 'flow-below-least':
+      return reason.kind === 'absorption'
+        ? `${show.molarFlow(reason.flow)} of liquid is less than the least that can do it, ${show.molarFlow(reason.least)}: send more, or ask for less.`
+        : `${show.molarFlow(reason.flow)} of gas is less than the least that can do it, ${show.molarFlow(reason.least)}: send more, or ask for less.`;
     case 'stages-not-enough':
       return `${show.ratio(reason.stages)} stages cannot make this split at any reflux: it takes more than ${show.ratio(reason.fewest)}, the fewest at total reflux.`;
     case 'not-condensable':
@@ -203,6 +213,12 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `This model has no parameters between the groups ${point.groups[0]} and ${point.groups[1]}: choose another model.`;
     case 'not-two-components':
       return `The graph is for two components; this mixture has ${formatFixed(point.count, 0)}.`;
+    case 'not-two-streams':
+      return point.count < 2
+        ? 'A gas and a liquid are needed: add the other stream.'
+        : `A gas and a liquid enter this column, and nothing else; now ${formatFixed(point.count, 0)} streams do: take some away.`;
+    case 'not-above-one':
+      return `${capital(point.what)} must be above 1; it is ${formatEntered(point.value)}.`;
     case 'below-zero-kelvin':
       return `${capital(point.what)} lies below absolute zero.`;
   }
@@ -216,6 +232,10 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':
       return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
+    case 'azeotrope-of-keys':
+      return `${capital(warning.name)} and ${warning.other} boil together at ${show.fraction(warning.x)} of the pair, ${show.temperature(warning.T)}, and the split asks for both sides of it: no column parts them so, whatever this estimate says.`;
+    case 'split-not-meant':
+      return `The ${warning.product} holds ${show.fraction(warning.there)} of the light component where the balance sheet means ${show.fraction(warning.meant)}.`;
     case 'wish-not-met':
       return `${capital(cellWords(warning.cell, show))} was the wish; the sheet makes it ${cellNumber(warning.cell.kind, warning.there, show)}.`;
     case 'cell-repeats':

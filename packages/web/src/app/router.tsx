@@ -19,6 +19,8 @@ export const router = createBrowserRouter([
           { index: true, lazy: async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop }) },
           { path: 'balance', lazy: async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage }) },
           { path: 'estimate', lazy: async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage }) },
+          { path: 'factors', lazy: async () => ({ Component: (await import('../absorption/FactorsPage.tsx')).FactorsPage }) },
+          { path: 'transfer', lazy: async () => ({ Component: (await import('../absorption/TransferPage.tsx')).TransferPage }) },
           { path: 'graph', lazy: async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage }) },
         ],
       },

@@ -1,5 +1,5 @@
 /** The margin of Feed & balance: what the feed is, what is open or cannot be, notes. */
-import { capital, formatFraction } from '@keen-ladder/core';
+import { capital, formatFixed, formatFraction } from '@keen-ladder/core';
 import type { FeedFacts } from '@keen-ladder/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectComponents } from '../document/selectors.ts';
@@ -38,7 +38,7 @@ function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
     ['Pressure', quantity(facts.P, 'pressure')],
     ...boils,
     ['State', stateWords(facts)],
-    ...(facts.q === null ? [] : [['Feed quality q', facts.q.toFixed(3)] satisfies [string, string]]),
+    ...(facts.q === null ? [] : [['Feed quality q', formatFixed(facts.q, 3)] satisfies [string, string]]),
     ['Enthalpy', quantity(facts.enthalpy, 'molarEnergy')],
     ['Mean molar mass', quantity(facts.molarMass, 'molarMass')],
     ['Molar flow', quantity(facts.molarFlow, 'molarFlow')],

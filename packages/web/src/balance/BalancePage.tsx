@@ -1,5 +1,5 @@
 /** The Feed & balance stop: what comes in on the left, the sheet of what is meant in the middle, what that is in the margin. */
-import { CopyOutlined, DownloadOutlined } from '@ant-design/icons';
+import { CopyOutlined } from '@ant-design/icons';
 import { formatFixed, formatNumber } from '@keen-ladder/core';
 import type { BalanceFacts } from '@keen-ladder/core';
 import { App, Button, Segmented } from 'antd';
@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { sheetCleared } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
 import { selectColumn, selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
-import { saveCsv } from '../download/save.ts';
+import { StreamsPanel } from '../absorption/StreamsPanel.tsx';
 import { FeedInputs } from '../feed/FeedInputs.tsx';
 import { selectBalanceResult, selectIsBalanceStale, selectLastBalanceStanding } from '../stops/standing.ts';
 import { BalanceMargin } from './BalanceMargin.tsx';
@@ -26,9 +26,9 @@ export function BalancePage() {
   if (column === undefined) return null;
   return (
     <main className="graph-page">
-      <h1 className="unseen">Feed and balance</h1>
+      <h1 className="unseen">{column.service === 'distillation' ? 'Feed and balance' : 'Feeds'}</h1>
       <FeedInputs feeds={feeds} stream={stream} column={column} onChoose={setChosen} />
-      <SheetPanel column={column} />
+      {column.service === 'distillation' ? <SheetPanel column={column} /> : <StreamsPanel />}
       <BalanceMargin stream={stream?.id ?? ''} />
     </main>
   );
@@ -46,6 +46,9 @@ function SheetPanel({ column }: { column: Column }) {
   const components = useAppSelector(selectComponents);
   const [view, setView] = useState<View>('mole');
   const given = column.balance.cells.length;
+  const showing = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
+  const rows = () =>
+    result === null ? [] : sheetRows(components, { result, molarMass: components.map((c) => c.molarMass.value) }, view, showing);
   return (
     <div className="sheet balance-sheet" data-stale={isStale}>
       <div className="sheet-head">
@@ -61,14 +64,14 @@ function SheetPanel({ column }: { column: Column }) {
           <Sheet column={column} result={result} view={view} />
           <Counted given={given} />
           <Keys />
-          <SheetBars result={result} view={view} />
+          <SheetBars result={result} view={view} rows={rows} />
           <div className="sheet-foot">
             <DrawFields column={column} />
             <span className="spring" />
             <Button type="text" disabled={given === 0} onClick={() => dispatch(sheetCleared({ column: column.id }))}>
               Clear all numbers
             </Button>
-            <SaveSheet view={view} />
+            <CopySheet rows={rows} />
           </div>
         </>
       )}
@@ -136,14 +139,8 @@ function Keys() {
   );
 }
 
-function SaveSheet({ view }: { view: View }) {
+function CopySheet({ rows }: { rows: () => (string | number)[][] }) {
   const { message } = App.useApp();
-  const result = useAppSelector(selectBalanceResult);
-  const components = useAppSelector(selectComponents);
-  const showing = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
-  const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
-  if (result === null) return null;
-  const rows = () => sheetRows(components, { result, molarMass: components.map((c) => c.molarMass.value) }, view, showing);
   const copy = async () => {
     await navigator.clipboard.writeText(
       rows()
@@ -153,13 +150,8 @@ function SaveSheet({ view }: { view: View }) {
     void message.success('Copied: paste it into a spreadsheet.');
   };
   return (
-    <>
-      <Button type="text" icon={<CopyOutlined />} onClick={() => void copy()}>
-        Copy
-      </Button>
-      <Button type="text" icon={<DownloadOutlined />} onClick={() => saveCsv(rows(), `${caseName} – balance.csv`)}>
-        CSV
-      </Button>
-    </>
+    <Button type="text" icon={<CopyOutlined />} onClick={() => void copy()}>
+      Copy
+    </Button>
   );
 }

@@ -1,9 +1,16 @@
 /** The route: the engineer's stops in their order, each with its state in a word. Stops that do not exist yet are not shown. */
 import { NavLink } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
-import { selectBalanceStanding, selectEstimateStanding, selectGraphStanding, selectMilliseconds } from '../stops/standing.ts';
+import {
+  selectBalanceStanding,
+  selectDrawingStanding,
+  selectEstimateStanding,
+  selectFactorsStanding,
+  selectGraphStanding,
+  selectMilliseconds,
+} from '../stops/standing.ts';
 import type { Standing } from '../stops/standing.ts';
-import { selectComponents } from '../document/selectors.ts';
+import { selectColumn, selectComponents } from '../document/selectors.ts';
 import { StateMark } from './StateMark.tsx';
 
 export function Route() {
@@ -12,6 +19,17 @@ export function Route() {
   const estimate = useAppSelector(selectEstimateStanding);
   const isBinary = useAppSelector(selectComponents).length <= 2;
   const milliseconds = useAppSelector(selectMilliseconds);
+  const drawing = useAppSelector(selectDrawingStanding);
+  const factors = useAppSelector(selectFactorsStanding);
+  const service = useAppSelector(selectColumn)?.service ?? 'distillation';
+  if (service !== 'distillation')
+    return (
+      <nav className="route" aria-label="Stops of this case">
+        <Stop to="balance" name="Feeds" standing={balance} words="complete" />
+        <Stop to="transfer" name="Graph" standing={drawing} words={`solved · ${duration(milliseconds)}`} />
+        <Stop to="factors" name="Estimate" standing={factors} words="solved" />
+      </nav>
+    );
   return (
     <nav className="route" aria-label="Stops of this case">
       <Stop to="balance" name="Feed & balance" standing={balance} words="complete" />

@@ -11,6 +11,9 @@ export interface Line {
   y: readonly number[];
   color: string;
   dash?: string;
+  width?: number;
+  /** Whether the pointer's readout tells it; false for what is no function of x. */
+  isTold?: boolean;
 }
 
 export interface Mark {
@@ -34,6 +37,8 @@ interface Props {
   xRange: [number, number];
   yRange: [number, number];
   logarithmic?: boolean;
+  /** Names of the told lines in the upper left corner, each with its stroke. */
+  hasLegend?: boolean;
   svg?: React.Ref<SVGSVGElement>;
 }
 
@@ -53,6 +58,7 @@ export function LineChart(props: Props) {
     xRange,
     yRange,
     logarithmic = false,
+    hasLegend = false,
     svg,
   } = props;
   const [pointed, setPointed] = useState<number | undefined>(undefined);
@@ -137,7 +143,7 @@ export function LineChart(props: Props) {
             d={path(line)}
             fill="none"
             stroke={line.color}
-            strokeWidth={2}
+            strokeWidth={line.width ?? 2}
             {...(line.dash ? { strokeDasharray: line.dash } : {})}
           />
         ))}
@@ -159,8 +165,26 @@ export function LineChart(props: Props) {
           </g>
         ))}
       </g>
+      {hasLegend && <Legend lines={lines} left={left} top={top} colors={colors} />}
       {pointed !== undefined && <Readout at={pointed} px={x(pointed)} {...{ top, bottom, left, right, colors, lines }} />}
     </svg>
+  );
+}
+
+function Legend({ lines, left, top, colors }: { lines: readonly Line[]; left: number; top: number; colors: Tokens }) {
+  return (
+    <g fontFamily={SANS} fontSize={12.5} fill={colors.ink}>
+      {lines
+        .filter(({ isTold }) => isTold !== false)
+        .map(({ name, color, dash }, k) => (
+          <g key={name} transform={`translate(${left + 12} ${top + 18 + 18 * k})`}>
+            <line x1={0} x2={24} y1={-4} y2={-4} stroke={color} strokeWidth={2} {...(dash ? { strokeDasharray: dash } : {})} />
+            <text x={32} stroke={colors.sheet} strokeWidth={3} paintOrder="stroke">
+              {name}
+            </text>
+          </g>
+        ))}
+    </g>
   );
 }
 
@@ -180,7 +204,7 @@ function Readout({ at, px, top, bottom, left, right, colors, lines }: ReadoutPro
   const rows = [
     formatNumber(at, 3),
     ...lines.flatMap((line) =>
-      valueAt(line, at) === undefined ? [] : [`${line.name} ${formatNumber(valueAt(line, at) ?? 0, 4)}`],
+      line.isTold === false || valueAt(line, at) === undefined ? [] : [`${line.name} ${formatNumber(valueAt(line, at) ?? 0, 4)}`],
     ),
   ];
   const isRight = px > (left + right) / 2;

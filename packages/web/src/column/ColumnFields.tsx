@@ -84,3 +84,23 @@ export const SubcoolingField = memo(function SubcoolingField({ column, subcoolin
     />
   );
 });
+
+const serviceWords: Record<Column['service'], string> = {
+  distillation: 'distils',
+  absorption: 'washes a gas',
+  stripping: 'strips a liquid',
+};
+
+/** What the column is for; it decides which stops there are. */
+export const ServiceField = memo(function ServiceField({ column, service }: { column: string; service: Column['service'] }) {
+  const dispatch = useAppDispatch();
+  return (
+    <ChoiceField
+      label="The column"
+      path={`units.${column}.service`}
+      value={service}
+      options={(['distillation', 'absorption', 'stripping'] as const).map((value) => ({ value, label: serviceWords[value] }))}
+      onChange={(next) => dispatch(columnSet({ column, change: { service: next } }))}
+    />
+  );
+});

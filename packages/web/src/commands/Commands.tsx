@@ -103,11 +103,13 @@ function useEntries(): Entry[] {
       ['Feed stage', `units.${column?.id ?? ''}.graph.feedStages.${stream?.id ?? ''}`],
       ['Components', 'mixture.components'],
     ];
-    const stops = {
+    const transfer = { Feeds: 'balance', Graph: 'transfer', Estimate: 'factors' };
+    const distillation = {
       'Feed & balance': 'balance',
       ...(document.mixture.components.length > 2 ? {} : { Graph: 'graph' }),
       Estimate: 'estimate',
     };
+    const stops = column?.service === 'distillation' ? distillation : transfer;
     return [
       ...Object.entries(stops).map(([title, stop]) => ({ name: title, run: () => void navigate(`/cases/${facts.id}/${stop}`) })),
       ...fields.map(([title, path]) => ({ name: title, run: () => goToField(path) })),

@@ -24,7 +24,9 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
       const unit = unitOf(document);
       if (unit === undefined) continue;
       try {
-        store.dispatch(caseSolved(await engine.solve(document, unit)));
+        const solved = await engine.solve(document, unit);
+        store.dispatch(caseSolved(solved));
+        if (solved.results.absorption !== null) continue;
         if (isNewest()) store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
         if (isNewest()) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
       } catch (error) {

@@ -1,13 +1,15 @@
 /** The margin of the estimate: its figures, each explained where it is pointed at, coolants, what is wrong, carry over. */
 import { findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
 import type { EstimateFacts, Reason, Warning } from '@keen-ladder/core';
-import { Button, Tooltip } from 'antd';
+import { Button } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { carriedOver, estimateSet } from '../document/documentSlice.ts';
+import { CarryOver } from '../column/CarryOver.tsx';
+import { estimateSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
-import { Notes, Said, Warnings } from '../stops/Margin.tsx';
+import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
+import type { ExplainedRow } from '../stops/Margin.tsx';
 import { selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
 import { USUAL_MULTIPLE } from '../graph/proposals.ts';
 import { explanations } from './explanations.ts';
@@ -52,19 +54,17 @@ function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFa
       <EstimateFigures facts={facts} />
       <Warnings warnings={warnings} />
       <CoolingTable facts={facts} />
-      <CarryOver column={column} facts={facts} />
+      <CarryOver column={column} carried={carriedOf(facts)} />
     </>
   );
 }
-
-type Row = readonly [name: string, value: string, why?: string];
 
 function EstimateFigures({ facts }: { facts: EstimateFacts }) {
   const components = useAppSelector(selectComponents);
   const quantity = useAppSelector(selectShowQuantity);
   const why = explanations(facts, components);
   const total = facts.distillate.reduce((sum, f) => sum + f, 0);
-  const rows: Row[] = [
+  const rows: ExplainedRow[] = [
     ['Fewest stages', formatFixed(facts.fewestStages, 2), why.fewestStages],
     ['Minimum reflux', `${formatNumber(facts.smallestReflux)} mol/mol`, why.smallestReflux],
     ['Stages, Molokanov', formatFixed(facts.stages.molokanov, 1), why.stages],
@@ -82,26 +82,7 @@ function EstimateFigures({ facts }: { facts: EstimateFacts }) {
     ['Top vapour', quantity(facts.temperature.top, 'temperature')],
     ['Bottoms', quantity(facts.temperature.bottom, 'temperature')],
   ];
-  return (
-    <dl className="figures">
-      {rows.map(([name, value, reason]) => (
-        <div key={name}>
-          <dt>{name}</dt>
-          <dd>
-            {reason === undefined ? (
-              value
-            ) : (
-              <Tooltip title={reason} placement="left" trigger={['hover', 'focus']}>
-                <button type="button" className="explained" aria-label={`${name}: ${value}. How it is worked out`}>
-                  {value}
-                </button>
-              </Tooltip>
-            )}
-          </dd>
-        </div>
-      ))}
-    </dl>
-  );
+  return <ExplainedFigures rows={rows} />;
 }
 
 function meanOfKeys(facts: EstimateFacts, components: readonly { id: string }[]): number {
@@ -150,11 +131,10 @@ function CoolingTable({ facts }: { facts: EstimateFacts }) {
   );
 }
 
-/** Hands stages, feed stage, reflux, distillate and pressures on. */
-function CarryOver({ column, facts }: { column: Column; facts: EstimateFacts }) {
-  const dispatch = useAppDispatch();
+/** What the estimate hands on. */
+function carriedOf(facts: EstimateFacts): NonNullable<Column['carried']> {
   const { pressure, condenser, reflux } = facts;
-  const carried: NonNullable<Column['carried']> = {
+  return {
     from: 'estimate',
     stages: Math.ceil(facts.stagesChosen),
     feedStage: Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen)),
@@ -163,19 +143,4 @@ function CarryOver({ column, facts }: { column: Column; facts: EstimateFacts }) 
     pressure: { top: pressure.top, bottom: pressure.bottom },
     condenser,
   };
-  const isKept = JSON.stringify(column.carried) === JSON.stringify(carried);
-  return (
-    <div className="carry">
-      <Button type="primary" disabled={isKept} onClick={() => dispatch(carriedOver({ column: column.id, carried }))}>
-        Carry over {carried.stages} stages, feed on {carried.feedStage}
-      </Button>
-      <p className="quiet small">
-        {isKept
-          ? 'Kept in the case for the rigorous column.'
-          : column.carried === null
-            ? 'Keeps stages, feed stage, reflux, distillate and pressures in the case for the rigorous column.'
-            : `Kept so far: ${column.carried.stages} stages at a reflux of ${formatNumber(column.carried.reflux)}.`}
-      </p>
-    </div>
-  );
 }

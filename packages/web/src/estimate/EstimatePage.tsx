@@ -44,7 +44,7 @@ function Empty({ isSolving }: { isSolving: boolean }) {
   );
 }
 
-const CHART_HEIGHT = 258;
+const CHART_HEIGHT = 215;
 
 function Curves({ facts }: { facts: EstimateFacts }) {
   const { colors } = useLook();
@@ -54,6 +54,7 @@ function Curves({ facts }: { facts: EstimateFacts }) {
   const width = useElementWidth(panel);
   const refluxChart = useRef<SVGSVGElement>(null);
   const pressureChart = useRef<SVGSVGElement>(null);
+  const volatilityChart = useRef<SVGSVGElement>(null);
   const half = Math.floor((width - 12) / 2);
   const { reflux, stages, elbow } = facts.refluxCurve;
   const floor = Math.max(facts.smallestReflux, 0);
@@ -66,8 +67,8 @@ function Curves({ facts }: { facts: EstimateFacts }) {
   return (
     <>
       <div className="sheet-head">
-        <h2 className="sheet-title">Stages against reflux, temperatures along pressure</h2>
-        <SaveEstimate facts={facts} refluxChart={refluxChart} pressureChart={pressureChart} />
+        <h2 className="sheet-title">What reflux and pressure do</h2>
+        <SaveEstimate facts={facts} refluxChart={refluxChart} pressureChart={pressureChart} volatilityChart={volatilityChart} />
       </div>
       <div className="chart-pair" ref={panel}>
         {width > 0 && (
@@ -129,13 +130,33 @@ function Curves({ facts }: { facts: EstimateFacts }) {
                 logarithmic={(at[0] ?? 0) > 0}
               />
             )}
+            {facts.pressureCurve.length > 1 && (
+              <LineChart
+                svg={volatilityChart}
+                title="Volatility of the keys against pressure"
+                width={half}
+                height={CHART_HEIGHT}
+                colors={colors}
+                hasLegend
+                lines={[
+                  { name: 'at the top', x: at, y: facts.pressureCurve.map((e) => e.alphaTop), color: colors.pine, dash: '7 4' },
+                  { name: 'at the bottom', x: at, y: facts.pressureCurve.map((e) => e.alphaBottom), color: colors.copper },
+                ]}
+                limits={[{ axis: 'x', at: fromSI(facts.pressure.top, P, site), name: 'now' }]}
+                xName={`pressure at the top, ${P.id}`}
+                yName="volatility of the keys"
+                xRange={[at[0] ?? 1, at.at(-1) ?? 2]}
+                yRange={[1, Math.max(...facts.pressureCurve.flatMap((e) => [e.alphaTop, e.alphaBottom]))]}
+                logarithmic={(at[0] ?? 0) > 0}
+              />
+            )}
+            <p className="quiet small" style={{ width: half }}>
+              The elbow is where N (R + 1), height times vapour, is least: common practice for a first look at cost. The two
+              products are held while the pressure changes.
+            </p>
           </>
         )}
       </div>
-      <p className="quiet small">
-        The elbow is where N (R + 1), height times vapour, is least: common practice for a first look at cost. The two products are
-        held while the pressure changes.
-      </p>
       <ComponentTable facts={facts} />
     </>
   );
@@ -203,15 +224,17 @@ interface SaveProps {
   facts: EstimateFacts;
   refluxChart: React.RefObject<SVGSVGElement | null>;
   pressureChart: React.RefObject<SVGSVGElement | null>;
+  volatilityChart: React.RefObject<SVGSVGElement | null>;
 }
 
-function SaveEstimate({ facts, refluxChart, pressureChart }: SaveProps) {
+function SaveEstimate({ facts, refluxChart, pressureChart, volatilityChart }: SaveProps) {
   const { message } = App.useApp();
   const { colors } = useLook();
   const components = useAppSelector(selectComponents);
   const showing = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
-  const files = ['stages against reflux', 'temperatures along pressure'] as const;
+  const files = ['stages against reflux', 'temperatures along pressure', 'volatility along pressure'] as const;
+  const charts = [refluxChart, pressureChart, volatilityChart];
   const items = files.flatMap((name, k) => [
     { key: `png ${k}`, label: `${name} as PNG` },
     { key: `svg ${k}`, label: `${name} as SVG` },
@@ -223,7 +246,7 @@ function SaveEstimate({ facts, refluxChart, pressureChart }: SaveProps) {
         return;
       }
       const [kind, k] = key.split(' ');
-      const svg = (k === '0' ? refluxChart : pressureChart).current;
+      const svg = charts[Number(k)]?.current ?? null;
       const name = `${caseName} – ${files[Number(k)] ?? ''}`;
       if (svg === null) return;
       if (kind === 'svg') await saveSvg(svg, `${name}.svg`, colors.sheet);

@@ -2,7 +2,7 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input } from 'antd';
 import { useAppDispatch } from '../app/store.ts';
-import { PressureField } from '../column/ColumnFields.tsx';
+import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
 import { feedAdded, feedRemoved, streamRenamed } from '../document/documentSlice.ts';
 import type { Column, Stream } from '../document/documentSlice.ts';
 import { ComponentList } from '../mixture/ComponentList.tsx';
@@ -40,6 +40,7 @@ export function FeedInputs({ feeds, stream, column, onChoose }: Props) {
       {stream !== undefined && <CompositionFields stream={stream} />}
       <section>
         <h2>Column</h2>
+        <ServiceField column={column.id} service={column.service} />
         <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure at the top" />
         <PressureField column={column.id} end="bottom" pressure={column.pressure.bottom} label="at the bottom" />
       </section>

@@ -5,9 +5,13 @@ import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectMixture } from '../document/selectors.ts';
-import { Figures as FigureList, Notes, Said, Warnings } from '../stops/Margin.tsx';
+import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
+import type { ExplainedRow } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
+import { CarryOver } from '../column/CarryOver.tsx';
+import type { Column } from '../document/documentSlice.ts';
 import { Beside } from './Beside.tsx';
+import { explanations } from './explanations.ts';
 import { countedWords, stagesInWords } from './standing.ts';
 import { StageTable } from './StageTable.tsx';
 import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
@@ -57,6 +61,7 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
   const counted = column === undefined ? '' : countedWords(column);
   const best = design.bestRatedFeedStages ?? design.bestFeedStages;
   const isRated = design.bestRatedFeedStages !== null;
+  const carried = column === undefined ? undefined : carriedOf(design, column);
   const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (
     <>
@@ -81,6 +86,7 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
       )}
       <Warnings warnings={warnings} />
       <Beside design={design} {...energy} />
+      {carried !== undefined && column !== undefined && <CarryOver column={column} carried={carried} />}
       <h2>Open points</h2>
       <p className="quiet">None. The graph is complete.</p>
       <Sources />
@@ -88,36 +94,52 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
   );
 }
 
+/** What one feed and two products hand on; the rigorous column takes more streams from the case itself. */
+function carriedOf(design: GraphDesign, { pressure, condenser }: Column): NonNullable<Column['carried']> | undefined {
+  const [feedStage] = design.feedStages;
+  if (pressure.top === null || feedStage === undefined) return undefined;
+  return {
+    from: 'graph',
+    stages: design.whole,
+    feedStage,
+    reflux: design.reflux,
+    distillate: design.flows.distillate,
+    pressure: { top: pressure.top, bottom: pressure.bottom ?? pressure.top },
+    condenser,
+  };
+}
+
 function Figures({ design }: { design: GraphDesign }) {
   const quantity = useAppSelector(selectShowQuantity);
   const draws = useAppSelector(selectColumn)?.draws ?? [];
   const { flows, insideReflux, reflux } = design;
-  const isCold = insideReflux > reflux * (1 + 1e-9);
-  const rows: [string, string][] = [
+  const why = explanations(design);
+  const only = (is: boolean, ...row: ExplainedRow): ExplainedRow[] => (is ? [row] : []);
+  const rows: ExplainedRow[] = [
     ...(design.bestRatedFeedStages === null ? [] : productRows(design)),
-    ...(design.trays === null ? [] : [['Trays', String(design.trays)] satisfies [string, string]]),
+    ...only(design.trays !== null, 'Trays', String(design.trays)),
     ['Reflux ratio', `${formatNumber(reflux)} mol/mol`],
-    ...(isCold ? [['Reflux inside', `${formatNumber(insideReflux)} mol/mol`] satisfies [string, string]] : []),
-    ['Minimum reflux', `${formatNumber(design.minimumReflux.ratio)} mol/mol`],
-    ['Minimum stages', formatFixed(design.minimumStages, 1)],
-    ['Distillate', quantity(flows.distillate, 'molarFlow')],
-    ...design.column.draws.map(({ flow, x }, k): [string, string] => [
+    ...only(insideReflux > reflux * (1 + 1e-9), 'Reflux inside', `${formatNumber(insideReflux)} mol/mol`, why.insideReflux),
+    ['Minimum reflux', `${formatNumber(design.minimumReflux.ratio)} mol/mol`, why.minimumReflux],
+    ['Minimum stages', formatFixed(design.minimumStages, 1), why.minimumStages],
+    ['Distillate', quantity(flows.distillate, 'molarFlow'), why.distillate],
+    ...design.column.draws.map(({ flow, x }, k): ExplainedRow => [
       `${capital(draws[k]?.name ?? 'side draw')}, stage ${design.drawStages[k]}`,
       `${quantity(flow * flows.feed, 'molarFlow')}, ${formatFraction(x, 3)}`,
     ]),
     ['Bottoms', quantity(flows.bottoms, 'molarFlow')],
-    ...(flows.steam === null ? [] : [['Steam', quantity(flows.steam, 'molarFlow')] satisfies [string, string]]),
-    [flows.steam === null ? 'Boil-up ratio' : 'Steam per bottoms', `${formatNumber(design.boilUpRatio)} mol/mol`],
-    ['Condenser', quantity(flows.condenserDuty, 'power')],
-    ...(flows.reboilerDuty === null ? [] : [['Reboiler', quantity(flows.reboilerDuty, 'power')] satisfies [string, string]]),
+    ...only(flows.steam !== null, 'Steam', quantity(flows.steam ?? 0, 'molarFlow'), why.steam),
+    [flows.steam === null ? 'Boil-up ratio' : 'Steam per bottoms', `${formatNumber(design.boilUpRatio)} mol/mol`, why.boilUp],
+    ['Condenser', quantity(flows.condenserDuty, 'power'), why.condenser],
+    ...only(flows.reboilerDuty !== null, 'Reboiler', quantity(flows.reboilerDuty ?? 0, 'power'), why.reboiler),
     ['Distillate leaves at', quantity(design.distillateTemperature, 'temperature')],
     ['Bottoms leave at', quantity(design.bottomsTemperature, 'temperature')],
   ];
-  return <FigureList rows={rows} />;
+  return <ExplainedFigures rows={rows} />;
 }
 
 /** What a rating finds: the products that the stages make. */
-const productRows = ({ column }: GraphDesign): [string, string][] => [
+const productRows = ({ column }: GraphDesign): ExplainedRow[] => [
   ['Distillate purity', `${formatFraction(column.xD)} mol/mol`],
   ['Bottoms purity', `${formatFraction(column.xB)} mol/mol`],
 ];

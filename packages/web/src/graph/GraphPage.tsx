@@ -1,10 +1,8 @@
 /** The Graph stop: inputs left, drawing in the middle, what it says in the margin. */
-import { DownloadOutlined } from '@ant-design/icons';
-import { App, Button, Dropdown } from 'antd';
-import { useCallback, useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
-import { saveCsv, savePng, saveSvg } from '../download/save.ts';
+import { SaveChart } from '../charts/SaveChart.tsx';
 import { useLook } from '../theme/Themed.tsx';
 import { Drawing } from './drawing/Drawing.tsx';
 import { GraphInputs } from './GraphInputs.tsx';
@@ -103,37 +101,19 @@ function EmptySheet({ chosen, isSolving }: { chosen: number; isSolving: boolean 
 }
 
 function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
-  const { message } = App.useApp();
-  const { colors } = useLook();
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const result = useAppSelector(selectGraphResult);
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const save = useCallback(
-    async (kind: string) => {
-      const drawing = svg.current;
-      if (drawing === null) return;
-      try {
-        if (kind === 'svg') await saveSvg(drawing, `${caseName} – graph.svg`, colors.sheet);
-        else if (kind === 'png') await savePng(drawing, `${caseName} – graph.png`, colors.sheet);
-        else saveCsv(stageRows(result?.basis?.stages ?? [], display, site), `${caseName} – stages.csv`);
-      } catch (error) {
-        void message.error(`The file could not be saved: ${error instanceof Error ? error.message : String(error)}`);
-      }
-    },
-    [svg, caseName, colors, result, display, site, message],
-  );
-  const items = [
-    { key: 'png', label: 'Drawing as PNG' },
-    { key: 'svg', label: 'Drawing as SVG' },
-    { key: 'csv', label: 'Stages as CSV', disabled: (result?.basis?.stages.length ?? 0) === 0 },
-  ];
   return (
-    <Dropdown menu={{ items, onClick: ({ key }) => void save(key) }} trigger={['click']}>
-      <Button className="save-menu" type="text" icon={<DownloadOutlined />} aria-label="Save drawing or table">
-        Save
-      </Button>
-    </Dropdown>
+    <div className="save-menu">
+      <SaveChart
+        svg={svg}
+        name={`${caseName} – graph`}
+        rows={() => stageRows(result?.basis?.stages ?? [], display, site)}
+        table="Stages as CSV"
+      />
+    </div>
   );
 }
 

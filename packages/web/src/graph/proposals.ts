@@ -55,6 +55,9 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'keys-unknown':
     case 'rating-impossible':
     case 'stages-not-enough':
+    case 'passes-too-little':
+    case 'transfer-impossible':
+    case 'flow-below-least':
     case 'not-condensable':
     case 'feed-outside-products':
     case 'draw-outside-products':

@@ -1,7 +1,7 @@
 /** What every stop's margin may say: open points with a way to their field, warnings, notes. */
 import { explain, explainOpenPoint, explainWarning } from '@keen-ladder/core';
 import type { OpenPoint, Reason, Warning } from '@keen-ladder/core';
-import { Button, Input } from 'antd';
+import { Button, Input, Tooltip } from 'antd';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { notesWritten } from '../document/documentSlice.ts';
@@ -97,6 +97,32 @@ export function Figures({ rows }: { rows: readonly (readonly [string, string])[]
         <div key={name}>
           <dt>{name}</dt>
           <dd>{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+export type ExplainedRow = readonly [name: string, value: string, why?: string];
+
+/** Figures that say how they are worked out where they are pointed at, or come to by the keyboard. */
+export function ExplainedFigures({ rows }: { rows: readonly ExplainedRow[] }) {
+  return (
+    <dl className="figures">
+      {rows.map(([name, value, reason]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>
+            {reason === undefined ? (
+              value
+            ) : (
+              <Tooltip title={reason} placement="left" trigger={['hover', 'focus']}>
+                <button type="button" className="explained" aria-label={`${name}: ${value}. How it is worked out`}>
+                  {value}
+                </button>
+              </Tooltip>
+            )}
+          </dd>
         </div>
       ))}
     </dl>

@@ -1,5 +1,15 @@
 /** How each stop stands: worked out here alone, from the document's hashes and the last results. */
-import type { BalanceResult, EstimateResult, FeedFacts, GraphResult, OpenPoint, Outcome, Reason, Warning } from '@keen-ladder/core';
+import type {
+  AbsorptionResult,
+  BalanceResult,
+  EstimateResult,
+  FeedFacts,
+  GraphResult,
+  OpenPoint,
+  Outcome,
+  Reason,
+  Warning,
+} from '@keen-ladder/core';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
 import { selectHashes } from '../document/selectors.ts';
@@ -33,11 +43,16 @@ export const selectMilliseconds = (state: RootState): number => state.results.so
 export const selectGraphResult = (state: RootState): GraphResult | null => selectResults(state)?.graph ?? null;
 export const selectBalanceResult = (state: RootState): BalanceResult | null => selectResults(state)?.balance ?? null;
 
+export const selectAbsorptionResult = (state: RootState): AbsorptionResult | null => selectResults(state)?.absorption ?? null;
+
 export const selectEstimateResult = (state: RootState): EstimateResult | null => state.results.estimate;
 
 export const selectLastGraphStanding = createSelector([selectGraphResult], (result) => standingOf(result?.outcome));
 export const selectLastBalanceStanding = createSelector([selectBalanceResult], (result) => standingOf(result?.outcome));
 export const selectLastEstimateStanding = createSelector([selectEstimateResult], (result) => standingOf(result?.outcome));
+
+export const selectLastDrawingStanding = createSelector([selectAbsorptionResult], (result) => standingOf(result?.drawing));
+export const selectLastFactorsStanding = createSelector([selectAbsorptionResult], (result) => standingOf(result?.estimate));
 
 const differs = (result: { inputHash: string } | null, hash: string | undefined): boolean =>
   result !== null && result.inputHash !== hash;
@@ -48,12 +63,20 @@ export const selectIsBalanceStale = (state: RootState): boolean =>
 export const selectIsEstimateStale = (state: RootState): boolean =>
   differs(selectEstimateResult(state), selectHashes(state)?.estimate);
 
+export const selectIsAbsorptionStale = (state: RootState): boolean =>
+  differs(selectAbsorptionResult(state), selectHashes(state)?.absorption);
+
 const STALE = { state: 'stale' } as const;
 
 export const selectGraphStanding = (state: RootState) => (selectIsGraphStale(state) ? STALE : selectLastGraphStanding(state));
 export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale(state) ? STALE : selectLastBalanceStanding(state));
 export const selectEstimateStanding = (state: RootState) =>
   selectIsEstimateStale(state) ? STALE : selectLastEstimateStanding(state);
+
+export const selectDrawingStanding = (state: RootState) =>
+  selectIsAbsorptionStale(state) ? STALE : selectLastDrawingStanding(state);
+export const selectFactorsStanding = (state: RootState) =>
+  selectIsAbsorptionStale(state) ? STALE : selectLastFactorsStanding(state);
 
 /** The outcome of a feed as last solved. */
 export const selectFeedOutcome = (state: RootState, stream: string): Outcome<FeedFacts> | undefined =>

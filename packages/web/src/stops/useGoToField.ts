@@ -7,7 +7,10 @@ const LOOK_AGAIN = 60;
 const LOOKS = 40;
 
 /** The stop that holds a field for a place of the document. */
-const stopOf = (path: string): string => /\.(graph|estimate)\./.exec(path)?.[1] ?? 'balance';
+const stopOf = (path: string): string => {
+  const part = /\.(graph|estimate|absorption)\./.exec(path)?.[1];
+  return part === 'absorption' ? 'transfer' : (part ?? 'balance');
+};
 
 /** Puts the cursor into the field of a place, on this page or on the stop that has it. */
 export function useGoToField(): (path: string) => void {
