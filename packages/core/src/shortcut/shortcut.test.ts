@@ -129,6 +129,38 @@ describe('published examples', () => {
       published(source, `${name} in the gas out, lbmol/h`, gas * stays + oil * kremserAbsorbed(1 / A, 6), out, tolerance);
     }
   });
+  test('a rich-gas absorber on six trays, its oil found from what propane asks', () => {
+    const source = 'Gas Processors Suppliers Association, Engineering Data Book, absorber example (chart of absorption factors)';
+    let [low, high] = [0.1, 2];
+    for (let cut = 0; cut < 60; cut++) {
+      const middle = (low + high) / 2;
+      if (kremserAbsorbed(middle, 6) < 0.75) low = middle;
+      else high = middle;
+    }
+    published(source, 'absorption factor that takes 75 % of the propane (chart)', low, 0.8, 0.006);
+    published(source, 'lean oil, mol per 100 mol of gas, at A = 0.80', 0.8 * 0.37 * 100, 29.6, 0.05);
+    const rows: [string, number, number, number][] = [
+      // name, K, A printed, part absorbed printed
+      ['methane', 3.25, 0.091, 0.091],
+      ['ethane', 0.9, 0.329, 0.329],
+      ['propane', 0.37, 0.8, 0.75],
+      ['isobutane', 0.21, 1.41, 0.96],
+      ['n-butane', 0.17, 1.74, 0.985],
+      ['n-hexane', 0.035, 8.46, 1],
+    ];
+    for (const [name, K, factor, absorbed] of rows) {
+      const A = 29.6 / (100 * K);
+      published(source, `absorption factor of ${name}`, A, factor, 0.005 * factor);
+      published(source, `part of ${name} absorbed (chart)`, kremserAbsorbed(A, 6), absorbed, 0.004);
+    }
+  });
+  test('ammonia stripped by air on seven trays', () => {
+    const source = 'McCabe, Smith & Harriott, Unit Operations of Chemical Engineering, 5th ed. (1993), Example 17.2';
+    const stages = kremserStages(0.8 * 1.5, 0.1);
+    published(source, 'ideal stages for 90 % at 1.5 mol of gas per mol of liquid', stages, 5.02, 0.01);
+    published(source, 'efficiency of the trays', stages / 7, 0.72, 0.003);
+    published(source, 'part removed at 2.0 mol/mol', kremserAbsorbed(0.8 * 2, stages), 0.962, 0.001);
+  });
 });
 
 describe('what must hold', () => {

@@ -146,7 +146,7 @@ function Curves({ facts }: { facts: EstimateFacts }) {
                 xName={`pressure at the top, ${P.id}`}
                 yName="volatility of the keys"
                 xRange={[at[0] ?? 1, at.at(-1) ?? 2]}
-                yRange={[1, Math.max(...facts.pressureCurve.flatMap((e) => [e.alphaTop, e.alphaBottom]))]}
+                yRange={[1, 1 + 1.5 * (Math.max(...facts.pressureCurve.flatMap((e) => [e.alphaTop, e.alphaBottom])) - 1)]}
                 logarithmic={(at[0] ?? 0) > 0}
               />
             )}
