@@ -215,7 +215,7 @@ test('trays, steam, a second pressure and the energy balance stand on the drawin
   await openCopy(page);
   const before = await headline(page);
   await expect(page.locator('.compared')).toContainText('energy balance');
-  await page.getByRole('switch', { name: 'Draw its lines' }).click();
+  await page.getByText('its lines too', { exact: true }).click();
   await expect(page.locator('[data-part="energy-balanced"]').first()).toBeVisible();
   await choose(page, 'Trays', 'Murphree efficiency');
   await expect(page.locator('[data-part="pseudo-curve"]').first()).toBeVisible();

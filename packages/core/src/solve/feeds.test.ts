@@ -235,6 +235,7 @@ describe('the graph of more than one feed and two products', () => {
     expect(inputHash).toBe(solver.solve(document, 'column').graph.inputHash);
     const { refluxCurve, energyBalanced } = solvedValue(outcome);
     expect(refluxCurve.reflux[0]).toBeGreaterThan(design.minimumReflux.ratio);
+    expect(solvedValue(outcome).design.needed).toBe(design.needed);
     refluxCurve.stages.slice(1).forEach((stages, k) => expect(stages).toBeLessThanOrEqual(refluxCurve.stages[k] + 1e-9));
     if (energyBalanced === null) throw new Error('no energy balance');
     expect(solvedValue(energyBalanced).needed).toBeGreaterThan(5);

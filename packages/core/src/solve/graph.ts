@@ -84,6 +84,9 @@ export interface GraphBesideResult {
 }
 
 export interface GraphBeside {
+  /** The design that it stands beside, at constant molar overflow. */
+  design: Design;
+  feed: number; // mol/s
   /** Stages against reflux from just above the minimum on. */
   refluxCurve: { reflux: number[]; stages: number[] };
   /** The construction with the energy balance; null where there is none to make. */
@@ -156,10 +159,11 @@ export function solveGraphBeside(
 function beside(curve: BinaryCurve, inputs: Inputs): Outcome<GraphBeside> {
   const input = designInput(curve, inputs);
   if (input.state !== 'solved') return passOn(input);
-  const { basis } = designColumn(curve, input.value);
-  if (basis === null) return open([]);
-  const energyBalanced = balanceEnergy(curve, input.value, basis) ?? null;
-  return solved({ refluxCurve: refluxCurve(curve, input.value, basis), energyBalanced });
+  const { outcome } = designColumn(curve, input.value);
+  if (outcome.state !== 'solved') return passOn(outcome);
+  const design = outcome.value;
+  const energyBalanced = balanceEnergy(curve, input.value, design) ?? null;
+  return solved({ design, feed: totalFlow(inputs), refluxCurve: refluxCurve(curve, input.value, design), energyBalanced });
 }
 
 function refluxCurve(curve: BinaryCurve, input: DesignInput, basis: DesignBasis): GraphBeside['refluxCurve'] {

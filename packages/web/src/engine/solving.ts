@@ -5,6 +5,9 @@ import type { AppStore } from '../app/store.ts';
 import type { Engine } from './engine.worker.ts';
 import { caseSolved, engineFailed, estimateSolved, graphBesideSolved } from './resultsSlice.ts';
 
+/** Milliseconds without an edit after which what stands beside the drawing is worked out. */
+const PAUSE = 120;
+
 /** Starts a worker and follows the store until the returned function is called. */
 export function followDocument(store: AppStore, unitOf: (document: CaseDocument) => string | undefined): () => void {
   const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
@@ -13,27 +16,37 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
   let seen: CaseDocument | undefined;
   let waiting: CaseDocument | undefined;
   let busy = false;
+  let pause: number | undefined;
 
-  const isNewest = (): boolean => waiting === undefined;
-
-  async function solveWaiting(): Promise<void> {
+  async function attempt(work: () => Promise<void>): Promise<void> {
     busy = true;
-    while (waiting !== undefined) {
-      const document = waiting;
-      waiting = undefined;
-      const unit = unitOf(document);
-      if (unit === undefined) continue;
-      try {
-        const solved = await engine.solve(document, unit);
-        store.dispatch(caseSolved(solved));
-        if (solved.results.absorption !== null) continue;
-        if (isNewest()) store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
-        if (isNewest()) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
-      } catch (error) {
-        store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
-      }
+    try {
+      await work();
+    } catch (error) {
+      store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
     }
     busy = false;
+    if (waiting !== undefined) void solveWaiting();
+  }
+
+  async function solveWaiting(): Promise<void> {
+    const document = waiting;
+    waiting = undefined;
+    const unit = document === undefined ? undefined : unitOf(document);
+    if (document === undefined || unit === undefined) return;
+    await attempt(async () => {
+      const solved = await engine.solve(document, unit);
+      store.dispatch(caseSolved(solved));
+      if (solved.results.absorption === null) pause = window.setTimeout(() => void solveBeside(document, unit), PAUSE);
+    });
+  }
+
+  /** What takes longer is worked out when the engineer pauses. */
+  async function solveBeside(document: CaseDocument, unit: string): Promise<void> {
+    await attempt(async () => {
+      store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
+      if (waiting === undefined) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
+    });
   }
 
   function look(): void {
@@ -41,6 +54,7 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
     if (document === seen) return;
     seen = document;
     waiting = document;
+    window.clearTimeout(pause);
     if (!busy) void solveWaiting();
   }
 
@@ -48,6 +62,7 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
   const unsubscribe = store.subscribe(look);
   return () => {
     unsubscribe();
+    window.clearTimeout(pause);
     worker.terminate();
   };
 }

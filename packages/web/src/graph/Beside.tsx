@@ -1,35 +1,37 @@
 /** What stands beside the drawing: stages against reflux with the present point on it, and the construction with the energy balance. */
 import { explain, findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
-import type { EnergyBalanced, GraphBeside, GraphDesign } from '@keen-ladder/core';
-import { Switch } from 'antd';
-import { useRef } from 'react';
+import type { EnergyBalanced, GraphBeside } from '@keen-ladder/core';
+import { Segmented } from 'antd';
+import { memo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { selectShow } from '../document/showing.ts';
 import { useLook } from '../theme/Themed.tsx';
-import { selectGraphBeside, stagesInWords } from './standing.ts';
+import { selectGraphBeside, selectIsBesideStale, stagesInWords } from './standing.ts';
 
 interface EnergyProps {
   isEnergyShown: boolean;
   onEnergyShown: (isShown: boolean) => void;
 }
 
-export function Beside({ design, ...energy }: EnergyProps & { design: GraphDesign }) {
+/** Redrawn when it was worked out anew, not with every step of a drag. */
+export const Beside = memo(function Beside(energy: EnergyProps) {
   const beside = useAppSelector(selectGraphBeside);
+  const isStale = useAppSelector(selectIsBesideStale);
   if (beside === null) return null;
   return (
-    <>
-      <RefluxCurve design={design} curve={beside.refluxCurve} />
-      {beside.energyBalanced !== null && <EnergyComparison design={design} outcome={beside.energyBalanced} {...energy} />}
-    </>
+    <div data-stale={isStale}>
+      <RefluxCurve design={beside.design} curve={beside.refluxCurve} />
+      {beside.energyBalanced !== null && <EnergyComparison beside={beside} outcome={beside.energyBalanced} {...energy} />}
+    </div>
   );
-}
+});
 
 const HEIGHT = 170;
 
-function RefluxCurve({ design, curve }: { design: GraphDesign; curve: GraphBeside['refluxCurve'] }) {
+function RefluxCurve({ design, curve }: { design: GraphBeside['design']; curve: GraphBeside['refluxCurve'] }) {
   const { colors } = useLook();
   const box = useRef<HTMLDivElement>(null);
   const width = useElementWidth(box);
@@ -63,34 +65,42 @@ function RefluxCurve({ design, curve }: { design: GraphDesign; curve: GraphBesid
 }
 
 interface ComparisonProps extends EnergyProps {
-  design: GraphDesign;
+  beside: GraphBeside;
   outcome: NonNullable<GraphBeside['energyBalanced']>;
 }
 
 /** Constant molar overflow and the energy balance of every stage, side by side. */
-function EnergyComparison({ design, outcome, isEnergyShown, onEnergyShown }: ComparisonProps) {
+function EnergyComparison({ beside, outcome, isEnergyShown, onEnergyShown }: ComparisonProps) {
   const show = useAppSelector(selectShow);
   return (
     <>
       <h2>By the energy balance of every stage</h2>
-      {outcome.state === 'solved' && <ComparisonTable design={design} energy={outcome.value} />}
+      {outcome.state === 'solved' && <ComparisonTable beside={beside} energy={outcome.value} />}
       {outcome.state === 'out-of-reach' && <p className="sentence">{explain(outcome.reason, show)}</p>}
       {outcome.state === 'solved' && (
-        <p className="switch-line">
-          <Switch size="small" aria-label="Draw its lines" checked={isEnergyShown} onChange={onEnergyShown} /> Draw its lines
-        </p>
+        <Segmented
+          className="choose-lines"
+          aria-label="Lines of the drawing"
+          size="small"
+          options={[
+            { value: 0, label: 'straight lines' },
+            { value: 1, label: 'its lines too' },
+          ]}
+          value={isEnergyShown ? 1 : 0}
+          onChange={(value) => onEnergyShown(value === 1)}
+        />
       )}
     </>
   );
 }
 
-function ComparisonTable({ design, energy }: { design: GraphDesign; energy: EnergyBalanced }) {
+function ComparisonTable({ beside, energy }: { beside: GraphBeside; energy: EnergyBalanced }) {
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const { flows, lines } = design;
+  const { design, feed } = beside;
+  const { lines } = design;
   const unit = findUnit('molarFlow', display.molarFlow);
-  const flow = (perFeed: number | undefined): string =>
-    perFeed === undefined ? '' : formatQuantity(perFeed * flows.feed, unit, site);
+  const flow = (perFeed: number | undefined): string => (perFeed === undefined ? '' : formatQuantity(perFeed * feed, unit, site));
   const bottom = lines.sections[lines.sections.length - 1];
   const rows: [string, string, string][] = [
     ['Stages', formatFixed(design.needed, 1), formatFixed(energy.needed, 1)],

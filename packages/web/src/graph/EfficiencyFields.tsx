@@ -1,4 +1,5 @@
 /** How far trays fall short of equilibrium stages. */
+import { memo } from 'react';
 import { useAppDispatch } from '../app/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
@@ -14,11 +15,15 @@ const kinds = [
 /** Common practice to begin with, until trays are rated. */
 const USUAL = 0.7;
 
-export function EfficiencyFields({ column }: { column: Column }) {
+interface Props {
+  column: string;
+  efficiency: Column['graph']['efficiency'];
+}
+
+export const EfficiencyFields = memo(function EfficiencyFields({ column, efficiency }: Props) {
   const dispatch = useAppDispatch();
-  const { efficiency } = column.graph;
   const set = (next: Column['graph']['efficiency'], gesture?: string) =>
-    dispatch(graphSet({ column: column.id, change: { efficiency: next } }, gesture));
+    dispatch(graphSet({ column, change: { efficiency: next } }, gesture));
   return (
     <>
       <ChoiceField
@@ -30,7 +35,7 @@ export function EfficiencyFields({ column }: { column: Column }) {
       {efficiency !== null && (
         <QuantityField
           label="Tray efficiency"
-          path={`units.${column.id}.graph.efficiency`}
+          path={`units.${column}.graph.efficiency`}
           value={{ si: efficiency.value, dimension: 'ratio' }}
           dimensions={['ratio']}
           step={0.01}
@@ -39,4 +44,4 @@ export function EfficiencyFields({ column }: { column: Column }) {
       )}
     </>
   );
-}
+});

@@ -8,7 +8,7 @@ import { BottomField, CondenserField, PressureField, SubcoolingField } from '../
 import { RefluxField } from '../column/RefluxField.tsx';
 import { StageField } from '../column/StageField.tsx';
 import { graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column, Fraction, Stream } from '../document/documentSlice.ts';
+import type { Column, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
 import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { AmountField } from '../feed/AmountField.tsx';
@@ -29,7 +29,6 @@ const tasks = [
 
 /** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
 export function GraphInputs() {
-  const dispatch = useAppDispatch();
   const column = useAppSelector(selectColumn);
   const feeds = useAppSelector(selectFeeds);
   const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
@@ -40,14 +39,7 @@ export function GraphInputs() {
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
       <BinaryMixture />
       {only !== undefined && feeds.length === 1 ? <FeedInputs feed={only} light={light} /> : <FeedList feeds={feeds} />}
-      <section>
-        <ChoiceField
-          label="Task"
-          value={column.graph.task}
-          options={tasks}
-          onChange={(task) => dispatch(graphSet({ column: column.id, change: { task } }))}
-        />
-      </section>
+      <TaskField column={column.id} task={column.graph.task} />
       {isRating ? (
         <section>
           <h2>Stages there are</h2>
@@ -67,22 +59,41 @@ export function GraphInputs() {
         <h2>Column</h2>
         <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure at the top" />
         <PressureField column={column.id} end="bottom" pressure={column.pressure.bottom} label="Pressure at the bottom" />
-        {!isRating && (
-          <RefluxField
-            path={`units.${column.id}.graph.reflux`}
-            reflux={column.graph.reflux}
-            onChange={(reflux, gesture) => dispatch(refluxSet({ column: column.id, reflux }, gesture))}
-          />
-        )}
+        {!isRating && <GraphReflux column={column.id} reflux={column.graph.reflux} />}
         <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial']} />
         {column.condenser === 'total' && <SubcoolingField column={column.id} subcooling={column.subcooling} />}
         <BottomField column={column.id} bottom={column.bottom} />
         {!isRating && <StageFields column={column} feeds={feeds} mayBeBest />}
-        <EfficiencyFields column={column} />
+        <EfficiencyFields column={column.id} efficiency={column.graph.efficiency} />
       </section>
     </form>
   );
 }
+
+const GraphReflux = memo(function GraphReflux({ column, reflux }: { column: string; reflux: Reflux | null }) {
+  const dispatch = useAppDispatch();
+  return (
+    <RefluxField
+      path={`units.${column}.graph.reflux`}
+      reflux={reflux}
+      onChange={(next, gesture) => dispatch(refluxSet({ column, reflux: next }, gesture))}
+    />
+  );
+});
+
+const TaskField = memo(function TaskField({ column, task }: { column: string; task: Column['graph']['task'] }) {
+  const dispatch = useAppDispatch();
+  return (
+    <section>
+      <ChoiceField
+        label="Task"
+        value={task}
+        options={tasks}
+        onChange={(next) => dispatch(graphSet({ column, change: { task: next } }))}
+      />
+    </section>
+  );
+});
 
 const fractionValue = (fraction: Fraction | null) =>
   fraction === null

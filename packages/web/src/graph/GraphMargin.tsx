@@ -2,7 +2,7 @@
 import { capital, formatFixed, formatFraction, formatNumber, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
 import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectMixture } from '../document/selectors.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
@@ -13,9 +13,11 @@ import type { Column } from '../document/documentSlice.ts';
 import { Beside } from './Beside.tsx';
 import { explanations } from './explanations.ts';
 import { countedWords, stagesInWords } from './standing.ts';
-import { StageTable } from './StageTable.tsx';
 import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
 import { selectShowQuantity } from '../document/showing.ts';
+
+/** The table's code is large and not looked at first. */
+const StageTable = lazy(async () => ({ default: (await import('./StageTable.tsx')).StageTable }));
 
 type Leaf = 'Result' | 'Stages' | 'Notes';
 
@@ -36,7 +38,11 @@ export function GraphMargin({ hovered, onHover, ...energy }: Props) {
     <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
       <Segmented<Leaf> className="leaves" options={['Result', 'Stages', 'Notes']} value={leaf} onChange={setLeaf} block />
       {leaf === 'Result' && <ResultLeaf {...energy} />}
-      {leaf === 'Stages' && <StageTable hovered={hovered} onHover={onHover} />}
+      {leaf === 'Stages' && (
+        <Suspense fallback={<p className="sentence">Laying out …</p>}>
+          <StageTable hovered={hovered} onHover={onHover} />
+        </Suspense>
+      )}
       {leaf === 'Notes' && <Notes />}
     </aside>
   );
@@ -85,7 +91,7 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
         <p className="sentence">The same stages would part most with the feed on stage {stagesInWords(best)}.</p>
       )}
       <Warnings warnings={warnings} />
-      <Beside design={design} {...energy} />
+      {!isRated && <Beside {...energy} />}
       {carried !== undefined && column !== undefined && <CarryOver column={column} carried={carried} />}
       <h2>Open points</h2>
       <p className="quiet">None. The graph is complete.</p>

@@ -11,7 +11,7 @@ import { moveTo, selectDrawingPoints, stepBy } from './moves.ts';
 import type { Movables } from './moves.ts';
 import { selectGraphResult, selectIsGraphStale } from '../stops/standing.ts';
 import { stageRows } from './stageRows.ts';
-import { selectGraphBeside } from './standing.ts';
+import { selectGraphBeside, selectIsBesideStale } from './standing.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 
@@ -48,7 +48,9 @@ function GraphSheet({ hovered, onHover, isEnergyShown }: Hover & { isEnergyShown
   const feeds = useAppSelector(selectFeeds);
   const [feed] = feeds;
   const beside = useAppSelector(selectGraphBeside);
-  const energyLocus = isEnergyShown && beside?.energyBalanced?.state === 'solved' ? beside.energyBalanced.value.locus : null;
+  const isBesideStale = useAppSelector(selectIsBesideStale);
+  const energyLocus =
+    isEnergyShown && !isBesideStale && beside?.energyBalanced?.state === 'solved' ? beside.energyBalanced.value.locus : null;
   const show = useAppSelector(selectShowQuantity);
   const [light, heavy] = components;
   const curve = result?.curve ?? null;

@@ -10,12 +10,14 @@ export function selectBestFeedStages(state: RootState): number[] | undefined {
   return outcome?.state === 'solved' ? outcome.value.bestFeedStages : undefined;
 }
 
-/** What stands beside the drawing, if it belongs to it. */
+/** What stands beside the drawing as last worked out; of the inputs before, while an edit is not yet over. */
 export function selectGraphBeside(state: RootState): GraphBeside | null {
-  const beside = state.results.graphBeside;
-  if (beside === null || beside.inputHash !== selectHashes(state)?.graph || beside.outcome.state !== 'solved') return null;
-  return beside.outcome.value;
+  const outcome = state.results.graphBeside?.outcome;
+  return outcome?.state === 'solved' ? outcome.value : null;
 }
+
+export const selectIsBesideStale = (state: RootState): boolean =>
+  state.results.graphBeside?.inputHash !== selectHashes(state)?.graph;
 
 /** Which of the stages are no trays. */
 export function countedWords({ condenser, bottom }: Pick<Column, 'condenser' | 'bottom'>): string {

@@ -2,6 +2,7 @@
 import { explain, explainOpenPoint, explainWarning } from '@keen-ladder/core';
 import type { OpenPoint, Reason, Warning } from '@keen-ladder/core';
 import { Button, Input, Tooltip } from 'antd';
+import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { notesWritten } from '../document/documentSlice.ts';
@@ -107,6 +108,7 @@ export type ExplainedRow = readonly [name: string, value: string, why?: string];
 
 /** Figures that say how they are worked out where they are pointed at, or come to by the keyboard. */
 export function ExplainedFigures({ rows }: { rows: readonly ExplainedRow[] }) {
+  const [asked, setAsked] = useState<string | undefined>(undefined);
   return (
     <dl className="figures">
       {rows.map(([name, value, reason]) => (
@@ -116,15 +118,46 @@ export function ExplainedFigures({ rows }: { rows: readonly ExplainedRow[] }) {
             {reason === undefined ? (
               value
             ) : (
-              <Tooltip title={reason} placement="left" trigger={['hover', 'focus']}>
-                <button type="button" className="explained" aria-label={`${name}: ${value}. How it is worked out`}>
-                  {value}
-                </button>
-              </Tooltip>
+              <Explained name={name} value={value} reason={reason} isAsked={asked === name} onAsk={setAsked} />
             )}
           </dd>
         </div>
       ))}
     </dl>
+  );
+}
+
+interface ExplainedProps {
+  name: string;
+  value: string;
+  reason: string;
+  isAsked: boolean;
+  onAsk: (name: string | undefined) => void;
+}
+
+/** The tooltip is made for the one figure that is asked: a dozen of them would slow every drag. */
+function Explained({ name, value, reason, isAsked, onAsk }: ExplainedProps) {
+  return (
+    <>
+      <button
+        type="button"
+        className="explained"
+        aria-label={`${name}: ${value}. How it is worked out`}
+        onPointerEnter={() => onAsk(name)}
+        onPointerLeave={() => onAsk(undefined)}
+        onFocus={() => onAsk(name)}
+        onBlur={() => onAsk(undefined)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') onAsk(undefined);
+        }}
+      >
+        {value}
+      </button>
+      {isAsked && (
+        <Tooltip open title={reason} placement="left">
+          <span className="explained-at" />
+        </Tooltip>
+      )}
+    </>
   );
 }
