@@ -353,29 +353,37 @@ class Profile {
   }
 }
 
+/** The best stage of a feed in a rating, with what the same stages then make; null of the column where none of them does. */
+export interface BestFeedStage {
+  stage: number;
+  column: RatedColumn | null;
+}
+
 /**
  * The stage of a feed at which the same stages and the same two known quantities part most: the purities farthest apart, or with distillate and purity
  * given the least reflux. Climbed to from the stage it has, since there is one best and everything falls away from it on both sides.
  */
-export function bestRatedFeedStage(curve: BinaryCurve, input: RatingInput, feed: number): number {
+export function bestRatedFeedStage(curve: BinaryCurve, input: RatingInput, feed: number): BestFeedStage {
   const isRefluxSought = input.known.reflux === undefined && input.known['boil-up'] === undefined;
-  const merit = (stage: number): number => {
-    if (stage < 1 || stage >= input.stages) return -Infinity;
+  const at = (stage: number): BestFeedStage => {
+    if (stage < 1 || stage >= input.stages) return { stage, column: null };
     const feeds = input.feeds.map((f, k) => (k === feed ? { ...f, stage } : f));
     const rated = rateColumn(curve, { ...input, feeds });
-    if (rated.state !== 'solved') return -Infinity;
-    return isRefluxSought ? -rated.value.reflux : rated.value.xD - rated.value.xB;
+    return { stage, column: rated.state === 'solved' ? rated.value : null };
   };
-  const start = input.feeds[feed].stage;
-  let best = { stage: start, merit: merit(start) };
+  const merit = ({ column }: BestFeedStage): number => {
+    if (column === null) return -Infinity;
+    return isRefluxSought ? -column.reflux : column.xD - column.xB;
+  };
+  let best = at(input.feeds[feed].stage);
   for (const direction of [1, -1]) {
     for (let stage = best.stage + direction; ; stage += direction) {
-      const here = merit(stage);
-      if (!(here > best.merit)) break;
-      best = { stage, merit: here };
+      const here = at(stage);
+      if (!(merit(here) > merit(best))) break;
+      best = here;
     }
   }
-  return best.stage;
+  return best;
 }
 
 function checkInput({ stages, feeds, draws, known }: RatingInput): void {

@@ -59,6 +59,7 @@ export type Reason =
   | { code: 'feed-stage-out-of-range'; stage: number; first: number; last: number }
   | { code: 'too-many-stages'; limit: number }
   | { code: 'keys-turn'; name: string; other: string; place: ColumnPlace; T: number; alpha: number } // K
+  | { code: 'azeotrope-of-keys'; name: string; other: string; x: number; T: number } // mole fraction of the first in the pair; K
   | { code: 'split-too-easy'; stages: number }
   | { code: 'estimate-below-minimum'; reflux: number; minimum: number } // mol/mol
   | { code: 'product-empty'; product: 'distillate' | 'bottoms' }
@@ -88,7 +89,7 @@ export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'feed-on-condenser' }
   | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
-  | { code: 'azeotrope-of-keys'; name: string; other: string; x: number; T: number } // mole fraction of the first in the pair; K
+  | { code: 'between-keys'; names: string[]; overhead: number[] } // mol/mol of each
   | { code: 'split-not-meant'; product: 'distillate' | 'bottoms'; there: number; meant: number }
   | { code: 'wish-not-met'; cell: NamedCell; there: number }
   | { code: 'lines-bent' }

@@ -92,6 +92,8 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
     keys,
     find,
   });
+  if (estimate.state === 'out-of-reach' && estimate.reason.code === 'keys-turn')
+    return azeotropeOfKeys(document, keys, pressure.feed) ?? passOn(estimate);
   if (estimate.state !== 'solved') return passOn(estimate);
   return rescued(() => worked(document, column, model.value, { keys, find, condenser, pressure }, estimate));
 }
@@ -153,23 +155,30 @@ function worked(
   if (!numbersOf(facts).every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'estimate' });
   const warnings: Warning[] = [
     ...outcome.warnings,
-    ...azeotropeOfKeys(document, estimate, keys, pressure.feed),
+    ...betweenKeys(model, estimate, keys),
     ...extrapolations(model, estimate.condenserTemperature, estimate.temperature.bottom),
   ];
   return solved(facts, outcome.report, warnings);
 }
 
-/** An azeotrope of the two keys that lies between what they are to each other in the one product and in the other. */
-function azeotropeOfKeys({ mixture }: CaseDocument, { distillate, bottoms }: Estimate, keys: Keys, P: number): Warning[] {
+/** Components of a volatility between those of the keys: no column that parts the keys parts these. */
+function betweenKeys(model: ThermoModel, { meanAlpha, distillate, bottoms }: Estimate, { light }: Keys): Warning[] {
+  const between = [...meanAlpha.keys()].filter(
+    (i) => meanAlpha[i] > 1 + ALIKE && meanAlpha[i] < meanAlpha[light] - ALIKE && distillate[i] + bottoms[i] > 0,
+  );
+  if (between.length === 0) return [];
+  const overhead = between.map((i) => distillate[i] / (distillate[i] + bottoms[i]));
+  return [{ code: 'between-keys', names: between.map((i) => model.names[i]), overhead }];
+}
+
+/** Why the keys turn, where it is their azeotrope. */
+function azeotropeOfKeys({ mixture }: CaseDocument, keys: Keys, P: number): Outcome<EstimateFacts> | undefined {
   const pair = [mixture.components[keys.light], mixture.components[keys.heavy]];
   const model = buildModel({ ...mixture, components: pair });
-  if (model.state !== 'solved') return [];
-  const found = binaryAzeotropes(model.value, P);
-  if (found.state !== 'solved') return [];
-  const [low, high] = [bottoms, distillate].map((flows) => flows[keys.light] / (flows[keys.light] + flows[keys.heavy]));
-  const between = found.value.find(({ x }) => x > low && x < high);
-  if (between === undefined) return [];
-  return [{ code: 'azeotrope-of-keys', name: pair[0].name, other: pair[1].name, x: between.x, T: between.T }];
+  const found = model.state === 'solved' ? binaryAzeotropes(model.value, P) : model;
+  if (found.state !== 'solved' || found.value.length === 0) return undefined;
+  const [{ x, T }] = found.value;
+  return outOfReach({ code: 'azeotrope-of-keys', name: pair[0].name, other: pair[1].name, x, T });
 }
 
 /** Every number of a value, found wherever it stands. */
@@ -280,4 +289,6 @@ function mixedState(feeds: readonly FeedFacts[]): { T: number; enthalpy: number;
 }
 
 const CURVE_POINTS = 61;
+/** Volatilities nearer than this are one. */
+const ALIKE = 1e-6;
 const PRESSURE_POINTS = 13;

@@ -61,8 +61,8 @@ export interface DrawnCurve {
 /** The design, with the flows of the real feed. */
 export interface GraphDesign extends Design {
   flows: ProductFlows;
-  /** In a rating: where each feed would make the same stages part most. */
-  bestRatedFeedStages: number[] | null;
+  /** In a rating: where each feed would make the same stages part most, and what they then make. */
+  bestRated: { stage: number; xD: number; xB: number; reflux: number }[] | null;
   /** Real trays, without partial condenser and reboiler; null where the stages are equilibrium stages. */
   trays: number | null;
 }
@@ -278,12 +278,15 @@ function designed(curve: BinaryCurve, inputs: Inputs): Designed {
   const flowed: GraphDesign = {
     ...outcome.value,
     flows: flowsOf(outcome.value, totalFlow(inputs)),
-    bestRatedFeedStages:
+    bestRated:
       rating === null
         ? null
-        : inputs.feeds.map((_, k) =>
-            bestRatedFeedStage(curve, ratingInput(input.value, rating, insideReflux(curve, input.value)), k),
-          ),
+        : inputs.feeds.map((_, k) => {
+            const condensing = insideReflux(curve, input.value);
+            const { stage, column } = bestRatedFeedStage(curve, ratingInput(input.value, rating, condensing), k);
+            const { xD, xB, reflux } = column ?? { ...input.value, reflux: outcome.value.insideReflux };
+            return { stage, xD, xB, reflux: reflux / condensing };
+          }),
     trays: traysOf(outcome.value, inputs),
   };
   if (!Object.values(flowed.flows).every((flow) => flow === null || Number.isFinite(flow)))

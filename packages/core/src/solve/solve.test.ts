@@ -139,7 +139,7 @@ describe('the rating of a case', () => {
     expect(design.column.xD).toBeCloseTo(0.95, 9);
     expect(design.column.xB).toBeLessThan(0.03);
     expect(design).toMatchObject({ whole: 14, feedStages: [13], reflux: 0.69 });
-    expect(design.bestRatedFeedStages?.[0]).toBeGreaterThan(9);
+    expect(design.bestRated?.[0].stage).toBeGreaterThan(9);
   });
   test.each<[string, (r: Graph['rating'], graph: Graph) => unknown, string]>([
     ['no stages', (r) => (r.stages = null), 'missing'],

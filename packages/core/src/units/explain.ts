@@ -50,6 +50,8 @@ export function explain(reason: Reason, show: Show): string {
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
     case 'keys-turn':
       return `At the ${reason.place} of the column, ${show.temperature(reason.T)}, ${reason.name} is not more volatile than ${reason.other} (α ${reason.alpha.toPrecision(3)}): an azeotrope lies between, or the keys are the wrong way round. Exchange them, ask less purity, or choose another pressure.`;
+    case 'azeotrope-of-keys':
+      return `${capital(reason.name)} and ${reason.other} boil together at ${show.fraction(reason.x)} ${reason.name} of the two, ${show.temperature(reason.T)}, and the split asks to go past that: send at least ${show.ratio((1 - reason.x) / reason.x)} mol of ${reason.other} overhead with each mol of ${reason.name}, choose other keys, or another pressure.`;
     case 'split-too-easy':
       return `The split asks ${reason.stages.toPrecision(2)} stages at total reflux: a single flash does it. Ask for sharper recoveries of the keys.`;
     case 'estimate-below-minimum':
@@ -224,6 +226,12 @@ export function explainOpenPoint(point: OpenPoint): string {
   }
 }
 
+function betweenKeys(names: readonly string[], overhead: readonly number[]): string {
+  const shares = names.map((name, k) => `${formatFixed(100 * (overhead[k] ?? 0), 0)} % of the ${name}`).join(' and ');
+  const boils = names.length === 1 ? `${capital(names[0] ?? '')} boils` : `${capital(names.join(' and '))} boil`;
+  return `${boils} between the keys and ${names.length === 1 ? 'goes' : 'go'} both ways, ${shares} overhead: to send ${names.length === 1 ? 'it' : 'them'} one way, choose neighbours as keys and give a recovery.`;
+}
+
 export function explainWarning(warning: Warning, show: Show): string {
   switch (warning.code) {
     case 'extrapolated':
@@ -232,8 +240,8 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':
       return 'The best feed stage is the partial condenser itself: this feed needs no rectifying stages.';
-    case 'azeotrope-of-keys':
-      return `${capital(warning.name)} and ${warning.other} boil together at ${show.fraction(warning.x)} of the pair, ${show.temperature(warning.T)}, and the split asks for both sides of it: no column parts them so, whatever this estimate says.`;
+    case 'between-keys':
+      return betweenKeys(warning.names, warning.overhead);
     case 'split-not-meant':
       return `The ${warning.product} holds ${show.fraction(warning.there)} of the light component where the balance sheet means ${show.fraction(warning.meant)}.`;
     case 'wish-not-met':

@@ -65,8 +65,9 @@ interface SolvedProps extends EnergyProps {
 function Solved({ design, warnings, ...energy }: SolvedProps) {
   const column = useAppSelector(selectColumn);
   const counted = column === undefined ? '' : countedWords(column);
-  const best = design.bestRatedFeedStages ?? design.bestFeedStages;
-  const isRated = design.bestRatedFeedStages !== null;
+  const { bestRated } = design;
+  const best = bestRated?.map(({ stage }) => stage) ?? design.bestFeedStages;
+  const isRated = bestRated !== null;
   const carried = column === undefined ? undefined : carriedOf(design, column);
   const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (
@@ -87,9 +88,7 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
           {`The best feed ${best.length === 1 ? 'stage is' : 'stages are'} ${stagesInWords(best)}, with ${formatFixed(design.neededAtBest, 1)} stages: ${stagesInWords(design.feedStages)} costs ${formatFixed(design.needed - design.neededAtBest, 1)} more.`}
         </p>
       )}
-      {isRated && !isBest && (
-        <p className="sentence">The same stages would part most with the feed on stage {stagesInWords(best)}.</p>
-      )}
+      {bestRated !== null && !isBest && <p className="sentence">{costOfStage(design, bestRated)}</p>}
       <Warnings warnings={warnings} />
       {!isRated && <Beside {...energy} />}
       {carried !== undefined && column !== undefined && <CarryOver column={column} carried={carried} />}
@@ -98,6 +97,20 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
       <Sources />
     </>
   );
+}
+
+/** What the feed's place costs: what the same stages would make of it where it serves best. */
+function costOfStage({ column, reflux }: GraphDesign, best: NonNullable<GraphDesign['bestRated']>): string {
+  const begin = `The same stages would part most with the feed on stage ${stagesInWords(best.map(({ stage }) => stage))}`;
+  const [only] = best;
+  if (only === undefined || best.length > 1) return `${begin}.`;
+  const differs = (a: number, b: number): boolean => Math.abs(a - b) > 1e-6;
+  const parts = [
+    ...(differs(only.xD, column.xD) ? [`${formatFraction(only.xD)} overhead in place of ${formatFraction(column.xD)}`] : []),
+    ...(differs(only.xB, column.xB) ? [`${formatFraction(only.xB)} in the bottoms in place of ${formatFraction(column.xB)}`] : []),
+    ...(differs(only.reflux, reflux) ? [`a reflux of ${formatNumber(only.reflux)} in place of ${formatNumber(reflux)}`] : []),
+  ];
+  return parts.length === 0 ? `${begin}.` : `${begin}: ${parts.join(', ')}.`;
 }
 
 /** What one feed and two products hand on; the rigorous column takes more streams from the case itself. */
@@ -122,7 +135,7 @@ function Figures({ design }: { design: GraphDesign }) {
   const why = explanations(design);
   const only = (is: boolean, ...row: ExplainedRow): ExplainedRow[] => (is ? [row] : []);
   const rows: ExplainedRow[] = [
-    ...(design.bestRatedFeedStages === null ? [] : productRows(design)),
+    ...(design.bestRated === null ? [] : productRows(design)),
     ...only(design.trays !== null, 'Trays', String(design.trays)),
     ['Reflux ratio', `${formatNumber(reflux)} mol/mol`],
     ...only(insideReflux > reflux * (1 + 1e-9), 'Reflux inside', `${formatNumber(insideReflux)} mol/mol`, why.insideReflux),

@@ -44,6 +44,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'not-finite':
     case 'phases-alike':
     case 'keys-turn':
+    case 'azeotrope-of-keys':
     case 'split-too-easy':
     case 'estimate-below-minimum':
     case 'product-empty':

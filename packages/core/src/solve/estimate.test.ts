@@ -1,0 +1,56 @@
+import { describe, expect, test } from 'vitest';
+import { proposedMixture } from '../thermo/index.ts';
+import { explain, explainWarning, showIn } from '../units/index.ts';
+import { acetoneWaterCase, databankParts, databankRecord, reasonOf } from '../testing/index.ts';
+import { createCaseSolver } from './index.ts';
+import type { SheetCell } from './index.ts';
+
+const idOf = (name: string): string => databankRecord(name).id;
+
+/** The estimate of these components in equal parts, of which two recoveries overhead are given. */
+function outcomeOf(names: string[], recoveries: Record<string, number>) {
+  const document = acetoneWaterCase();
+  document.mixture = proposedMixture(databankParts(names.map(idOf)));
+  const parts = Object.fromEntries(names.map((name) => [idOf(name), 1 / names.length]));
+  Object.assign(document.streams[0], { composition: { basis: 'mole', parts } });
+  const cells = Object.entries(recoveries).map(([name, value]): SheetCell => ({
+    component: idOf(name),
+    product: 'distillate',
+    kind: 'recovery',
+    wish: 'equal',
+    value,
+  }));
+  document.units[0].balance.cells = cells;
+  return createCaseSolver().estimate(document, 'column').outcome;
+}
+
+function estimateOf(names: string[], recoveries: Record<string, number>) {
+  const outcome = outcomeOf(names, recoveries);
+  if (outcome.state !== 'solved') throw new Error(JSON.stringify(outcome));
+  return outcome;
+}
+
+const SHOW = showIn({ temperature: 'K', pressure: 'bar', molarFlow: 'mol/s', massFlow: 'kg/s' }, { barometricPressure: 101325 });
+
+describe('what an estimate warns of', () => {
+  test('a component between the keys goes both ways, and is named with its share', () => {
+    const { warnings, value } = estimateOf(['benzene', 'toluene', 'ethylbenzene'], { benzene: 0.99, ethylbenzene: 0.02 });
+    const found = warnings.find(({ code }) => code === 'between-keys');
+    if (found?.code !== 'between-keys') throw new Error(JSON.stringify(warnings));
+    const share = value.distillate[1] / (value.distillate[1] + value.bottoms[1]);
+    expect(found.overhead[0]).toBeCloseTo(share, 9);
+    expect(explainWarning(found, SHOW)).toContain(`${(100 * share).toFixed(0)} % of the toluene overhead`);
+  });
+  test('keys that are neighbours have nothing between them', () => {
+    const { warnings } = estimateOf(['benzene', 'toluene', 'ethylbenzene'], { benzene: 0.99, toluene: 0.02 });
+    expect(warnings.map(({ code }) => code)).not.toContain('between-keys');
+  });
+  test('a split across the azeotrope of the keys has it as its reason, with what would mend it', () => {
+    // Ethanol and water boil together at 0.895 of ethanol: hardly any water may go over with nearly all the ethanol.
+    const reason = reasonOf(outcomeOf(['methanol', 'ethanol', 'water'], { ethanol: 0.99, water: 0.01 }));
+    if (reason.code !== 'azeotrope-of-keys') throw new Error(reason.code);
+    expect(reason.x).toBeCloseTo(0.895, 1);
+    expect(explain(reason, SHOW)).toContain('boil together');
+    expect(outcomeOf(['methanol', 'ethanol', 'water'], { ethanol: 0.9, water: 0.2 }).state).toBe('solved');
+  });
+});
