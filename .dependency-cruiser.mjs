@@ -13,6 +13,7 @@ const CORE = [
   'shortcut',
   'binary',
   'absorption',
+  'column',
   'solve',
 ];
 

@@ -1,3 +1,4 @@
+export { BlockTridiagonal } from './blockTridiagonal.ts';
 export { factorCholesky, factorDense, solveCholesky, solveDense } from './dense.ts';
 export { smallestMiss } from './feasible.ts';
 export { open, outOfReach, passOn, rescued, solved, valueOrInterrupt } from './outcome.ts';

@@ -8,6 +8,7 @@ export * from './published.ts';
 export * from './publishedAzeotropes.ts';
 export * from './pengRobinson.ts';
 export * from './randomMixtures.ts';
+export * from './referenceColumns.ts';
 export * from './referenceFluids.ts';
 export * from './seam.ts';
 export * from './slopes.ts';

@@ -9,7 +9,19 @@ export function figuresOf(document: CaseDocument): Figures {
   const [column] = document.units;
   const mixture = document.mixture.components.map((c) => c.name).join(', ');
   if (column === undefined) return { state: 'open', mixture, stages: null, reflux: null, curve: [], staircase: [] };
+  if (column.service !== 'distillation') return { mixture, ...transferred(document, column.id) };
   return { mixture, ...(document.mixture.components.length > 2 ? estimated(document, column.id) : drawn(document, column.id)) };
+}
+
+/** A washer or a stripper: its equilibrium curve, both ways from nothing to the most that is drawn. */
+function transferred(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
+  const { absorption } = solver.solve(document, unit);
+  const drawing = absorption?.drawing;
+  if (drawing?.state !== 'solved') return { state: drawing?.state ?? 'open', stages: null, reflux: null, curve: [], staircase: [] };
+  const { X, Y } = drawing.value.curve;
+  const [widest, highest] = [X.at(-1) ?? 1, Math.max(...Y)];
+  const curve = X.flatMap((x, k): [number, number][] => (k % 4 === 0 ? [[round(x / widest), round((Y[k] ?? 0) / highest)]] : []));
+  return { state: 'solved', stages: Math.ceil(drawing.value.needed), reflux: null, curve, staircase: [] };
 }
 
 function estimated(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {

@@ -213,9 +213,8 @@ function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
           <span className="quiet">{figures.mixture === '' ? 'no components chosen' : figures.mixture}</span>
           <span className="case-state">
             <StateMark state={figures.state} /> {STATE_WORDS[figures.state]}
-            {figures.stages !== null &&
-              figures.reflux !== null &&
-              ` · ${formatFixed(figures.stages, 0)} stages · reflux ${formatNumber(figures.reflux, 3)}`}
+            {figures.stages !== null && ` · ${formatFixed(figures.stages, 0)} stages`}
+            {figures.reflux !== null && ` · reflux ${formatNumber(figures.reflux, 3)}`}
           </span>
           <span className="quiet small">{`changed ${new Date(item.updatedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}`}</span>
         </span>
