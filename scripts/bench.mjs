@@ -105,6 +105,7 @@ await main(async () => {
   const engine = [
     ...named('Graph, acetone–water by NRTL: ', runBundled('packages/core/bench/graph.ts')),
     ...named('', runBundled('packages/core/bench/estimate.ts')),
+    ...named('', runBundled('packages/core/bench/column.ts')),
   ];
   say('Timing models and flashes.');
   const properties = propertyRows(runBundled('packages/core/bench/properties.ts'));

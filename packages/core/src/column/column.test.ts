@@ -1,6 +1,15 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { inputOfReference, referenceColumn, solvedValue } from '../testing/index.ts';
+import { binaryCurve, rateColumn } from '../binary/index.ts';
+import { bubbleTemperature, phaseEnthalpy } from '../equilibrium/index.ts';
+import { BlockTridiagonal, factorDense, solveDense } from '../numerics/index.ts';
+import { fenskeStages } from '../shortcut/index.ts';
+import { constantVolatility, databankModel, inputOfReference, reasonOf, referenceColumn, solvedValue } from '../testing/index.ts';
+import type { PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import { ColumnEquations } from './equations.ts';
 import { solveColumn } from './index.ts';
+import type { ColumnInput, SolvedColumn } from './index.ts';
+import { startProfile } from './start.ts';
 
 const CASES = [
   '01-benzene-toluene-ideal-total-condenser',
@@ -31,4 +40,304 @@ describe('columns that an independent program solved', () => {
     if (typeof condenser_duty_W === 'number') expect((found.condenserDuty ?? 0) / condenser_duty_W).toBeCloseTo(1, 7);
     if (typeof reboiler_duty_W === 'number') expect((found.reboilerDuty ?? 0) / reboiler_duty_W).toBeCloseTo(1, 7);
   });
+});
+
+describe('the system of one step', () => {
+  test('with its border is what dense elimination solves', () => {
+    const number = fc.double({ min: -1, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 5 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 0, max: 3 }),
+        fc.infiniteStream(number),
+        (blocks, size, border, stream) => {
+          const system = new BlockTridiagonal(blocks, size, border);
+          const unknowns = blocks * size;
+          const all = unknowns + border;
+          const next = (): number => {
+            const { value } = stream.next() as IteratorResult<number, number>;
+            return value;
+          };
+          const dense = new Float64Array(all * all);
+          const right = new Float64Array(all);
+          for (let r = 0; r < unknowns; r++) {
+            const j = Math.floor(r / size);
+            for (let c = 0; c < size; c++) {
+              const own = next() + (r === j * size + c ? 4 : 0);
+              system.rows[r * system.width + c] = dense[r * all + j * size + c] = own;
+              if (j > 0) system.left[r * size + c] = dense[r * all + (j - 1) * size + c] = next();
+              if (j < blocks - 1) system.rows[r * system.width + size + c] = dense[r * all + (j + 1) * size + c] = next();
+            }
+            for (let b = 0; b < border; b++) system.rows[r * system.width + 2 * size + b] = dense[r * all + unknowns + b] = next();
+            system.rows[r * system.width + system.width - 1] = right[r] = next();
+          }
+          for (let e = 0; e < border; e++) {
+            for (let u = 0; u < unknowns; u++) system.borderRows[e * unknowns + u] = dense[(unknowns + e) * all + u] = next();
+            for (let b = 0; b < border; b++)
+              system.corner[e * (border + 1) + b] = dense[(unknowns + e) * all + unknowns + b] = next() + (e === b ? 4 : 0);
+            system.corner[e * (border + 1) + border] = right[unknowns + e] = next();
+          }
+          const pivots = new Int32Array(all);
+          fc.pre(factorDense(dense, pivots, all));
+          solveDense(dense, pivots, right, all);
+          fc.pre(right.every((value) => Math.abs(value) < 1e3));
+          expect(system.solve()).toBe(true);
+          for (let u = 0; u < all; u++) expect(Math.abs(system.solution[u] - right[u])).toBeLessThan(1e-8);
+        },
+      ),
+      { numRuns: 100 },
+    );
+  });
+  test.each(CASES)('%s: every derivative agrees with central differences on a disturbed profile', (id) => {
+    const column = new ColumnEquations(inputOfReference(referenceColumn(id)));
+    startProfile(column, 5);
+    const { n, stages, system } = column;
+    for (let k = 0; k < stages * n; k++) {
+      column.liquid[k] = Math.max(column.liquid[k], 1e-3 * column.fed) * (1 + 0.2 * Math.sin(7 * k));
+      column.vapour[k] = Math.max(column.vapour[k], 1e-3 * column.fed) * (1 + 0.2 * Math.cos(5 * k));
+    }
+    const { size, width, border } = system;
+    const unknowns = stages * size;
+    const errors = (): Float64Array => {
+      column.evaluate();
+      return Float64Array.from({ length: unknowns + border }, (_, u) =>
+        u < unknowns ? -system.rows[u * width + width - 1] : -system.corner[(u - unknowns) * (border + 1) + border],
+      );
+    };
+    column.evaluate();
+    const rows = system.rows.slice();
+    const left = system.left.slice();
+    const corner = system.corner.slice();
+    const borderRows = system.borderRows.slice();
+    const claimed = (equation: number, unknown: number): number => {
+      if (equation >= unknowns)
+        return unknown < unknowns
+          ? borderRows[(equation - unknowns) * unknowns + unknown]
+          : corner[(equation - unknowns) * (border + 1) + unknown - unknowns];
+      if (unknown >= unknowns) return rows[equation * width + 2 * size + unknown - unknowns];
+      const apart = Math.floor(unknown / size) - Math.floor(equation / size);
+      const c = unknown % size;
+      if (apart === -1) return left[equation * size + c];
+      return apart === 0 || apart === 1 ? rows[equation * width + apart * size + c] : 0;
+    };
+    const move = (unknown: number, by: number): number => {
+      const [j, c] = [Math.floor(unknown / size), unknown % size];
+      const [values, place] =
+        unknown >= unknowns
+          ? [column.handleValues, unknown - unknowns]
+          : c === 2 * n
+            ? [column.T, j]
+            : c < n
+              ? [column.liquid, j * n + c]
+              : [column.vapour, j * n + c - n];
+      values[place] += by;
+      return Math.abs(values[place]);
+    };
+    const places = Array.from({ length: 40 }, (_, k) => (k * 37) % unknowns).concat(
+      Array.from({ length: border }, (_, k) => unknowns + k),
+    );
+    for (const unknown of places) {
+      const h = 1e-5 * Math.max(move(unknown, 0), 1e-3);
+      move(unknown, h);
+      const up = errors();
+      move(unknown, -2 * h);
+      const down = errors();
+      move(unknown, h);
+      for (let e = 0; e < unknowns + border; e++) {
+        const slope = (up[e] - down[e]) / (2 * h);
+        expect(Math.abs(slope - claimed(e, unknown)), `equation ${e}, unknown ${unknown}`).toBeLessThan(
+          1e-5 * (1 + Math.abs(slope)),
+        );
+      }
+    }
+  });
+});
+
+/** Every liquid 0, every vapour 30 kJ/mol: constant molar overflow. */
+function withConstantHeats(model: ThermoModel): ThermoModel {
+  const evaluate: ThermoModel['evaluate'] = (phase, T, P, x, out: PhaseProperties, extent) => {
+    model.evaluate(phase, T, P, x, out, extent);
+    out.enthalpy = phase === 'vapour' ? 30000 : 0;
+    out.dEnthalpyDN.fill(out.enthalpy);
+    out.dEnthalpyDT = 0;
+  };
+  return Object.assign(Object.create(model) as ThermoModel, { evaluate });
+}
+
+const binary = (more: Partial<ColumnInput> = {}): ColumnInput => ({
+  model: withConstantHeats(constantVolatility(2.5)),
+  stages: 13,
+  top: 'total-condenser',
+  bottom: 'kettle',
+  pressure: new Float64Array(13).fill(101325),
+  efficiency: new Float64Array(13).fill(1),
+  heat: new Float64Array(13),
+  feeds: [{ stage: 8, flows: Float64Array.of(50, 50), enthalpy: 0, T: 370, vapourFraction: 0 }],
+  targets: [
+    { kind: 'reflux-ratio', value: 2 },
+    { kind: 'flow', product: 'overhead', value: 45 },
+  ],
+  ...more,
+});
+
+const rated = (stages: number, stage: number, efficiency: number, hasPartialCondenser: boolean) =>
+  solvedValue(
+    rateColumn(solvedValue(binaryCurve(constantVolatility(2.5), 101325)), {
+      feeds: [{ flow: 1, z: 0.5, q: 1, stage }],
+      draws: [],
+      stages,
+      bottom: 'reboiler',
+      efficiency,
+      hasPartialCondenser,
+      known: { reflux: 2, distillate: 0.45 },
+    }),
+  );
+
+describe('against the other stops', () => {
+  test.each([1, 0.7])('a binary column of constant heats is the graph’s, trays of efficiency %d', (E) => {
+    const efficiency = new Float64Array(13).fill(E);
+    efficiency[0] = efficiency[12] = 1;
+    const found = solvedValue(solveColumn(binary({ efficiency })));
+    // The graph does not count the total condenser.
+    const graph = rated(12, 7, E, false);
+    expect(found.overhead[0] / 45).toBeCloseTo(graph.xD, 9);
+    graph.stages.forEach(({ x }, j) => {
+      const [light, heavy] = [found.liquid[2 * (j + 1)], found.liquid[2 * (j + 1) + 1]];
+      expect(light / (light + heavy)).toBeCloseTo(x, 9);
+    });
+    expect(found.condenserDuty).toBeCloseTo(-3 * 45 * 30000, 3);
+  });
+  test('a partial condenser is one of the stages', () => {
+    const found = solvedValue(solveColumn(binary({ top: 'partial-condenser' })));
+    expect(found.overhead[0] / 45).toBeCloseTo(rated(13, 8, 1, true).xD, 9);
+    expect(found.refluxRatio).toBeCloseTo(2, 9);
+    expect(found.condenserDuty).toBeCloseTo(-2 * 45 * 30000, 3);
+  });
+  test('at nearly total reflux the ends are Fenske’s', () => {
+    const found = solvedValue(
+      solveColumn(
+        binary({
+          targets: [
+            { kind: 'reflux-ratio', value: 200 },
+            { kind: 'flow', product: 'overhead', value: 50 },
+          ],
+        }),
+      ),
+    );
+    const odds = (product: Float64Array): number => product[0] / product[1];
+    const stages = fenskeStages({ light: odds(found.overhead), heavy: odds(found.bottoms) }, 2.5);
+    expect(stages).toBeLessThan(12);
+    expect(stages).toBeGreaterThan(11.85);
+  });
+});
+
+describe('what does not matter', () => {
+  const reference = referenceColumn('03-five-light-hydrocarbons-pr-kij-0');
+  const plain = solvedValue(solveColumn(inputOfReference(reference)));
+  test('the order of the components', () => {
+    const turned = {
+      ...reference,
+      components: reference.components.toReversed(),
+      feeds: reference.feeds.map((f) => ({ ...f, z: f.z.toReversed() })),
+    };
+    const found = solvedValue(solveColumn(inputOfReference(turned)));
+    plain.T.forEach((T, j) => expect(Math.abs(found.T[j] - T)).toBeLessThan(1e-7));
+  });
+  test('the size of the feed', () => {
+    const specs = reference.specs.map((spec) => (spec.kind === 'distillate_rate' ? { ...spec, value: 1e-3 * spec.value } : spec));
+    const small = { ...reference, specs, feeds: reference.feeds.map((f) => ({ ...f, rate_mol_s: 1e-3 * f.rate_mol_s })) };
+    const found = solvedValue(solveColumn(inputOfReference(small)));
+    plain.T.forEach((T, j) => expect(Math.abs(found.T[j] - T)).toBeLessThan(1e-7));
+    expect(1e3 * (found.reboilerDuty ?? 0)).toBeCloseTo(plain.reboilerDuty ?? 0, 0);
+  });
+  test('where it begins: an earlier solution serves, and is quicker', () => {
+    const [reflux, distillate] = inputOfReference(reference).targets;
+    const targets = [{ ...reflux, value: 1.02 * reflux.value }, distillate];
+    const input = { ...inputOfReference(reference), targets };
+    const [cold, warm] = [solveColumn(input), solveColumn(input, plain)];
+    const a = solvedValue(cold);
+    solvedValue(warm).T.forEach((T, j) => expect(Math.abs(a.T[j] - T)).toBeLessThan(1e-7));
+    const steps = (outcome: typeof cold): number => (outcome.state === 'solved' ? outcome.report.iterations : Infinity);
+    expect(steps(warm)).toBeLessThanOrEqual(steps(cold));
+  });
+});
+
+describe('what cannot be', () => {
+  test('more distillate than feed has no answer, not an endless loop', () => {
+    const targets: ColumnInput['targets'] = [
+      { kind: 'reflux-ratio', value: 2 },
+      { kind: 'flow', product: 'overhead', value: 120 },
+    ];
+    expect(reasonOf(solveColumn(binary({ targets }))).code).toBe('no-convergence');
+  });
+  test('targets and handles must be as many', () => {
+    expect(() => solveColumn(binary({ targets: [] }))).toThrow(RangeError);
+  });
+});
+
+/** Balances looked at again in code of their own: what enters leaves, by component and as heat. */
+function imbalance(input: ColumnInput, found: SolvedColumn): number {
+  const n = input.model.n;
+  const fed = input.feeds.reduce((sum, { flows }) => sum + flows.reduce((a, b) => a + b, 0), 0);
+  let worst = 0;
+  for (let i = 0; i < n; i++) {
+    const enters = input.feeds.reduce((sum, { flows }) => sum + flows[i], 0);
+    worst = Math.max(worst, Math.abs(enters - found.overhead[i] - found.bottoms[i]) / fed);
+  }
+  return worst;
+}
+
+test('random splits of the databank’s alcohols and hydrocarbons are solved as they come, and balance', () => {
+  const mixtures = [
+    databankModel(['methanol', 'ethanol', '1-propanol', '1-butanol'], 'modified-unifac'),
+    databankModel(['propane', 'isobutane', 'n-butane', 'isopentane', 'n-pentane'], 'peng-robinson'),
+    databankModel(['benzene', 'toluene', 'ethylbenzene'], 'ideal'),
+  ];
+  fc.assert(
+    fc.property(
+      fc.record({
+        mixture: fc.nat(2),
+        stages: fc.integer({ min: 6, max: 40 }),
+        place: fc.double({ min: 0.25, max: 0.75, noNaN: true }),
+        parts: fc.array(fc.double({ min: 0.1, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 }),
+        overhead: fc.double({ min: 0.15, max: 0.85, noNaN: true }),
+        reflux: fc.double({ min: 0.8, max: 8, noNaN: true }),
+      }),
+      ({ mixture, stages, place, parts, overhead, reflux }) => {
+        const model = mixtures[mixture];
+        const P = mixture === 1 ? 8e5 : 1.2e5;
+        const total = parts.slice(0, model.n).reduce((sum, part) => sum + part, 0);
+        const z = Float64Array.from({ length: model.n }, (_, i) => parts[i] / total);
+        const y = new Float64Array(model.n);
+        const T = solvedValue(bubbleTemperature(model, P, z, y));
+        const input: ColumnInput = {
+          model,
+          stages,
+          top: 'total-condenser',
+          bottom: 'kettle',
+          pressure: new Float64Array(stages).fill(P),
+          efficiency: new Float64Array(stages).fill(1),
+          heat: new Float64Array(stages),
+          feeds: [
+            {
+              stage: Math.max(2, Math.round(place * stages)),
+              flows: z.map((x) => 100 * x),
+              enthalpy: phaseEnthalpy(model, 'liquid', T, P, z),
+              T,
+              vapourFraction: 0,
+            },
+          ],
+          targets: [
+            { kind: 'reflux-ratio', value: reflux },
+            { kind: 'flow', product: 'overhead', value: 100 * overhead },
+          ],
+        };
+        const found = solvedValue(solveColumn(input));
+        expect(imbalance(input, found)).toBeLessThan(1e-8);
+        expect(found.liquid.every((flow) => flow >= 0)).toBe(true);
+      },
+    ),
+    { numRuns: 60 },
+  );
 });

@@ -21,7 +21,11 @@ export function newton(column: ColumnEquations): NewtonReport {
     for (let halving = 0; halving <= HALVINGS; halving++, share /= 2) {
       saved.step(share);
       reached = column.evaluate();
-      if (reached < error * (1 - SUFFICIENT * share) || (halving === 0 && reached < FORGIVEN * error && error > NEAR)) break;
+      if (
+        reached < error * (1 - SUFFICIENT * share) ||
+        (halving === 0 && iteration <= FORGIVEN_STEPS && reached < FORGIVEN * error && error > NEAR)
+      )
+        break;
     }
     const isStuck = !(reached < error) && error < CLOSED;
     if (isStuck || reached < FINEST)
@@ -88,6 +92,7 @@ const HALVINGS = 6;
 const SUFFICIENT = 1e-4;
 /** Far from the answer a whole step may make things so much worse before they become better. */
 const FORGIVEN = 3;
+const FORGIVEN_STEPS = 12;
 const NEAR = 1e-3;
 const KEPT = 0.1;
 const MOST_KELVIN = 25;

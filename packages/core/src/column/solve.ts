@@ -3,6 +3,7 @@ import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import { ColumnEquations } from './equations.ts';
 import { newton } from './newton.ts';
+import type { NewtonReport } from './newton.ts';
 import { startProfile } from './start.ts';
 import type { ColumnInput, ColumnProfile, SolvedColumn } from './types.ts';
 
@@ -16,18 +17,32 @@ export function solveColumn(input: ColumnInput, before?: ColumnProfile & { handl
   if (input.targets.length !== column.handles.length)
     throw new RangeError(`${input.targets.length} targets for ${column.handles.length} handles`);
   if (input.efficiency[input.stages - 1] !== 1) throw new RangeError('an efficiency on the last stage');
-  startProfile(column);
-  if (before !== undefined) {
-    column.T.set(before.T);
-    column.liquid.set(before.liquid);
-    column.vapour.set(before.vapour);
-  }
-  const report = newton(column);
+  const report = attempts(column, before);
   if (!report.isSolved) return outOfReach({ code: 'no-convergence', iterations: report.iterations, residual: report.residual });
   const alike = stageOfAlikePhases(column);
   if (alike >= 0) return outOfReach({ code: 'phases-alike', T: column.T[alike], P: input.pressure[alike] });
   return solved(answerOf(column), report);
 }
+
+/** From an earlier solution where there is one, then from profiles of ever more sweeps; the first that arrives. */
+function attempts(column: ColumnEquations, before: ColumnProfile | undefined): NewtonReport {
+  let iterations = 0;
+  let report: NewtonReport | undefined;
+  for (const sweeps of before === undefined ? SWEEPS : [0, ...SWEEPS]) {
+    startProfile(column, Math.max(sweeps, 1));
+    if (before !== undefined && sweeps === 0) {
+      column.T.set(before.T);
+      column.liquid.set(before.liquid);
+      column.vapour.set(before.vapour);
+    }
+    report = newton(column);
+    iterations += report.iterations;
+    if (report.isSolved) break;
+  }
+  return { isSolved: report?.isSolved ?? false, iterations, residual: report?.residual ?? Infinity };
+}
+
+const SWEEPS = [5, 30, 120];
 
 /** A stage on which liquid and vapour are one phase: near a critical point that meets every equation and is no answer. */
 function stageOfAlikePhases({ stages, n, liquidOf, vapourOf }: ColumnEquations): number {

@@ -6,12 +6,15 @@
 import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import type { ColumnEquations } from './equations.ts';
 
-/** Fills temperatures, flows and handles. */
-export function startProfile(column: ColumnEquations): void {
+/**
+ * Fills temperatures, flows and handles.
+ * @param sweeps more of them bring a sharp front nearer to its place
+ */
+export function startProfile(column: ColumnEquations, sweeps: number): void {
   const isAbsorber = column.handles.length === 0;
   firstFlows(column);
   firstTemperatures(column, isAbsorber);
-  for (let sweep = 0; sweep < SWEEPS; sweep++) {
+  for (let sweep = 0; sweep < sweeps; sweep++) {
     setCompositions(column, sweep === 0, isAbsorber);
     if (!isAbsorber) bubbleTemperatures(column);
   }
@@ -161,7 +164,6 @@ function firstDuties(column: ColumnEquations): void {
   });
 }
 
-const SWEEPS = 5;
 const USUAL_REFLUX = 2;
 /** Of the feed: no flow begins below this. */
 const LEAST = 0.02;
