@@ -3,6 +3,7 @@ import { solveColumn } from '../src/column/index.ts';
 import type { ColumnInput } from '../src/column/index.ts';
 import { bubbleTemperature, phaseEnthalpy } from '../src/equilibrium/index.ts';
 import { databankModel } from '../src/testing/mixtures.ts';
+import { ALKANES } from './alkanes.ts';
 import { time } from './timing.ts';
 
 /** Equal parts of these by Peng-Robinson, a boiling liquid on the stage half-way, half of it overhead. */
@@ -41,18 +42,6 @@ const withReflux = (input: ColumnInput, value: number): ColumnInput => ({
   targets: [{ kind: 'reflux-ratio', value }, input.targets[1]],
 });
 
-const ALKANES = [
-  'propane',
-  'isobutane',
-  'n-butane',
-  'isopentane',
-  'n-pentane',
-  'n-hexane',
-  'n-heptane',
-  'n-octane',
-  'n-nonane',
-  'n-decane',
-];
 const five = columnOf(ALKANES.slice(0, 5), 30, 8e5, 2);
 const ten = columnOf(ALKANES, 30, 4e5, 2);
 const close = columnOf(['isobutane', 'n-butane'], 120, 6e5, 8);

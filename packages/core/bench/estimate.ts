@@ -2,20 +2,8 @@
 import { balanceSheet, estimateColumn } from '../src/index.ts';
 import type { EstimateInput, FixedCell, SheetFeed } from '../src/index.ts';
 import { cubicOf, databankModel, databankRecord, solvedValue } from '../src/testing/index.ts';
+import { ALKANES } from './alkanes.ts';
 import { time } from './timing.ts';
-
-const ALKANES = [
-  'propane',
-  'isobutane',
-  'n-butane',
-  'isopentane',
-  'n-pentane',
-  'n-hexane',
-  'n-heptane',
-  'n-octane',
-  'n-nonane',
-  'n-decane',
-];
 
 /** Another reflux each time. */
 function input(model: EstimateInput['model'], light: number, k: number): EstimateInput {
