@@ -10,13 +10,13 @@
 import { BlockTridiagonal } from '../numerics/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { PhaseProperties } from '../thermo/index.ts';
-import type { ColumnInput, ColumnProfile, Handle } from './types.ts';
+import type { ColumnInput, ColumnState, Handle } from './types.ts';
 import { fillTarget } from './targets.ts';
 
 /** J/mol by which heat is measured against flow. */
 const HEAT_SCALE = 30e3;
 
-export class ColumnEquations implements ColumnProfile {
+export class ColumnEquations implements ColumnState {
   readonly input: ColumnInput;
   readonly n: number;
   readonly stages: number;

@@ -1,6 +1,5 @@
 /** Each target as one equation at the border: its error and its derivatives in the unknowns of stages and in the handles. */
-import type { ColumnEquations } from './equations.ts';
-import type { ColumnProduct, Target } from './types.ts';
+import type { ColumnProduct, ColumnState, Target } from './types.ts';
 
 /** Where a product leaves: the unknowns of its component flows, times what part of them leaves. */
 interface Outlet {
@@ -13,7 +12,7 @@ interface Outlet {
   handle: number | null;
 }
 
-function outletOf(column: ColumnEquations, product: ColumnProduct): Outlet {
+function outletOf(column: ColumnState, product: ColumnProduct): Outlet {
   const { n, stages } = column;
   if (product === 'bottoms')
     return { stage: stages - 1, first: 0, flows: column.liquid, total: column.totalLiquid[stages - 1], handle: null };
@@ -21,7 +20,7 @@ function outletOf(column: ColumnEquations, product: ColumnProduct): Outlet {
   return { stage: 0, first: n, flows: column.vapour, total: column.totalVapour[0], handle: null };
 }
 
-export function fillTarget(column: ColumnEquations, target: Target, k: number): void {
+export function fillTarget(column: ColumnState, target: Target, k: number): void {
   const { n } = column;
   const row = new BorderRow(column, k);
   switch (target.kind) {
@@ -82,10 +81,10 @@ export function fillTarget(column: ColumnEquations, target: Target, k: number): 
 }
 
 class BorderRow {
-  private readonly column: ColumnEquations;
+  private readonly column: ColumnState;
   private readonly k: number;
 
-  constructor(column: ColumnEquations, k: number) {
+  constructor(column: ColumnState, k: number) {
     this.column = column;
     this.k = k;
   }

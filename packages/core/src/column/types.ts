@@ -2,6 +2,7 @@
  * A column of equilibrium stages as the engine solves it. Stages count from 1 at the top; a condenser is stage 1, a kettle reboiler the last. SI units;
  * every duty is heat added, so that a condenser's is negative.
  */
+import type { BlockTridiagonal } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
 export interface ColumnFeed {
@@ -67,4 +68,22 @@ export interface SolvedColumn extends ColumnProfile {
   reboilerDuty: number | null;
   /** mol/mol, null without a condenser. */
   refluxRatio: number | null;
+}
+
+/** A column while it is being solved, as its targets see it. */
+export interface ColumnState extends ColumnProfile {
+  readonly input: ColumnInput;
+  /** Components. */
+  readonly n: number;
+  readonly stages: number;
+  readonly handles: readonly Handle[];
+  /** mol/s and W. */
+  readonly handleValues: Float64Array;
+  /** mol/s that leaves each stage; of a total condenser's vapour the sum of its fractions. */
+  readonly totalLiquid: Float64Array;
+  readonly totalVapour: Float64Array;
+  readonly system: BlockTridiagonal;
+  /** mol/s of everything that is fed. */
+  readonly fed: number;
+  isTotalCondenser: (j: number) => boolean;
 }
