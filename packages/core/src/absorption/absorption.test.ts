@@ -49,8 +49,6 @@ describe('the drawing of one solute', () => {
   });
   test('Treybal’s benzene from coal gas: least oil by a tangent, then stripped by steam', () => {
     const source = 'Treybal, Mass-Transfer Operations, 3rd ed. (1980), Illustration 8.2';
-    published(source, 'gas, kmol/s', (0.25 * 1.07e5) / 8314 / 299.15, 0.01075, 0.00001);
-    published(source, 'gas without benzene, kmol/s', 0.01075 * 0.98, 0.01051, 0.000035);
     const gas = absorption(0.125, toRatio(0.02), toRatio(0.005));
     published(source, 'Y of the gas that enters', gas.gasIn, 0.0204, 0.00005);
     published(source, 'X of the oil that enters', gas.liquidIn, 0.00503, 0.000006);
@@ -59,16 +57,12 @@ describe('the drawing of one solute', () => {
     const lean = transferEnds(gas, 0.95, limit.slope);
     published(source, 'Y of the gas that leaves', lean.top.Y, 0.00102, 0.000005);
     published(source, 'X of the oil that leaves at least oil (drawn tangent)', lean.bottom.X, 0.176, 0.025 * 0.176);
-    const least = limit.slope * 0.01051;
-    // The printed least oil has the drawn 0.176 in it: 2 % more than the tangent itself.
-    published(source, 'least oil, kmol/s (drawn tangent)', least, 0.00119, 0.025 * 0.00119);
     const used = transferEnds(gas, 0.95, 0.001787 / 0.01051);
     published(source, 'X of the oil that leaves', used.bottom.X, 0.119, 0.0001);
     const oil = { ...stripping(3.16, 0.119), kind: 'stripping' as const };
     const recovery = 1 - 0.00503 / 0.119;
     const steam = 0.001787 / transferLimit(oil, recovery).slope;
     published(source, 'least steam by a tangent, kmol/s', steam, 4.526e-4, 0.005 * 4.526e-4);
-    published(source, 'steam, kmol/s', 1.5 * steam, 6.79e-4, 0.005 * 6.79e-4);
   });
   test('steps of a dilute solute are Kremser’s stages, in both directions', () => {
     fc.assert(
