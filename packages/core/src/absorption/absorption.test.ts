@@ -149,6 +149,10 @@ describe('effective factors', () => {
     if (reason.code !== 'passes-too-little') throw new Error(reason.code);
     expect(reason.recovery).toBeCloseTo(12 / 20, 2);
   });
+  test('streams whose heat no temperature closes are refused, not passed over', () => {
+    const hot = { ...three(0.8), gas: { ...three(0.8).gas, enthalpy: 1e6 } };
+    expect(reasonOf(estimateAbsorber(hot)).code).toBe('no-such-state');
+  });
   test('a stripper is an absorber turned round', () => {
     const model = constantK([8, 1e6, 1e-9]);
     const found = solvedValue(

@@ -40,13 +40,15 @@ export interface AbsorberEstimate {
 }
 
 /**
- * @returns solved; or out-of-reach: `passes-too-little` (no number of stages passes so much of the solute), `no-convergence`
+ * @returns solved; or out-of-reach: `passes-too-little` (no number of stages passes so much of the solute), `no-such-state` (no
+ *          temperature closes the heat), `no-convergence`
  */
 export function estimateAbsorber(input: AbsorberInput): Outcome<AbsorberEstimate> {
   const work = new Work(input);
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const moved = work.improve();
     if (!Number.isFinite(moved)) break;
+    if (moved < SETTLED && work.hasNoTemperature) return outOfReach({ code: 'no-such-state', what: 'heat of the streams' });
     if (moved < SETTLED)
       return work.isShort ? outOfReach({ code: 'passes-too-little', recovery: work.reached() }) : solved(work.answer());
   }
@@ -67,6 +69,8 @@ class Work {
   private stages: number;
   private temperature: { top: number; bottom: number };
   isShort = false;
+  /** Whether no temperature of the last stage closes the heat of all streams. */
+  hasNoTemperature = false;
   moved = Infinity;
 
   constructor(input: AbsorberInput) {
@@ -179,7 +183,8 @@ class Work {
       sum(this.liquidOut) * phaseEnthalpy(model, 'liquid', bottom, pressure.bottom, this.x) -
       heat;
     const [low, high] = [liquid.T - WIDEST, liquid.T + WIDEST];
-    if (!(excess(low) * excess(high) < 0)) return;
+    this.hasNoTemperature = !(excess(low) * excess(high) < 0);
+    if (this.hasNoTemperature) return;
     const bottom = bracketedRoot(excess, low, high, 1e-10);
     this.temperature = { top: topAt(bottom), bottom };
   }

@@ -175,7 +175,10 @@ function stepped(work: Work, basis: DesignBasis): DesignOutcome {
     whole: stairs.stages.length,
     feedStages: stagesOfKind(entries, stairs.placed, 'feed'),
     drawStages: stagesOfKind(entries, stairs.placed, 'draw'),
-    bestFeedStages: best.end === 'reached' ? stagesOfKind(entriesOf(work.curve, work), best.placed, 'feed') : stairs.placed,
+    bestFeedStages:
+      best.end === 'reached'
+        ? stagesOfKind(entriesOf(work.curve, work), best.placed, 'feed')
+        : stagesOfKind(entries, stairs.placed, 'feed'),
     neededAtBest: best.end === 'reached' ? best.needed : stairs.needed,
     boilUpRatio: last.vapour / basis.lines.bottoms,
     ...duties(work, drawn),

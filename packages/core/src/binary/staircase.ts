@@ -96,8 +96,9 @@ function trayStep(stepping: Stepping, n: number, y: number, before: number, k: n
     return rising + efficiency * (point.y - rising) - y;
   };
   const whole = point.x;
-  if (!(over(whole) < 0 && over(before) > 0)) return;
-  over(bracketedRoot(over, whole, before, 1e-14));
+  // Where the line lies above the curve the tray parts nothing: its liquid is that of the tray above, and the steps end there.
+  const x = over(whole) < 0 && over(before) > 0 ? bracketedRoot(over, whole, before, 1e-14) : before;
+  curve.at(x, point, P);
 }
 
 /** The section that a liquid x of stage n runs into, at k or below. */

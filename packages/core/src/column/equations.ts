@@ -33,6 +33,8 @@ export class ColumnEquations implements ColumnState {
   readonly system: BlockTridiagonal;
   /** mol/s of everything that is fed. */
   readonly fed: number;
+  /** The handle that heats each stage; −1 where none does. */
+  private readonly heatedBy: Int32Array;
   private readonly feedFlows: Float64Array;
   private readonly feedHeat: Float64Array;
   private readonly fractions: Float64Array;
@@ -48,6 +50,9 @@ export class ColumnEquations implements ColumnState {
       ...(top === 'partial-condenser' ? [{ kind: 'duty', stage: 1 } as const] : []),
       ...(bottom === 'kettle' ? [{ kind: 'duty', stage: stages } as const] : []),
     ];
+    this.heatedBy = Int32Array.from({ length: stages }, (_, j) =>
+      this.handles.findIndex((h) => h.kind === 'duty' && h.stage === j + 1),
+    );
     this.T = new Float64Array(stages);
     this.liquid = new Float64Array(stages * n);
     this.vapour = new Float64Array(stages * n);
@@ -84,7 +89,7 @@ export class ColumnEquations implements ColumnState {
 
   /** Heat added to stage j, W. */
   heat(j: number): number {
-    const handle = this.handles.findIndex((h) => h.kind === 'duty' && h.stage === j + 1);
+    const handle = this.heatedBy[j];
     return this.input.heat[j] + (handle < 0 ? 0 : this.handleValues[handle]);
   }
 
@@ -99,7 +104,8 @@ export class ColumnEquations implements ColumnState {
       if (this.isTotalCondenser(j)) this.fillIncipient(j);
       else this.fillHeat(j);
     }
-    this.input.targets.forEach((target, k) => fillTarget(this, target, k));
+    const { targets } = this.input;
+    for (let k = 0; k < targets.length; k++) fillTarget(this, targets[k], k);
     return this.largestError();
   }
 
@@ -154,7 +160,8 @@ export class ColumnEquations implements ColumnState {
       this.add(j, i, 0, i, scale);
       if (leavesVapour > 0) this.add(j, i, 0, n + i, scale);
       if (j > 0) {
-        const [L, D] = [this.totalLiquid[j - 1], this.drawn(j - 1)];
+        const L = this.totalLiquid[j - 1];
+        const D = this.drawn(j - 1);
         const above = liquid[(j - 1) * n + i];
         error -= above * (1 - D / L);
         this.add(j, i, -1, i, -scale * (1 - D / L));
@@ -174,8 +181,10 @@ export class ColumnEquations implements ColumnState {
   private fillEquilibrium(j: number): void {
     const { n, liquid, vapour, input, stages, fed } = this;
     const isIncipient = this.isTotalCondenser(j);
-    const [L, V] = [this.totalLiquid[j], this.totalVapour[j]];
-    const [ofLiquid, ofVapour] = [this.liquidOf[j], this.vapourOf[j]];
+    const L = this.totalLiquid[j];
+    const V = this.totalVapour[j];
+    const ofLiquid = this.liquidOf[j];
+    const ofVapour = this.vapourOf[j];
     const E = input.efficiency[j];
     const scale = isIncipient ? 1 : 1 / fed;
     const carried = isIncipient ? 1 : V; // what an equilibrium mole fraction is multiplied by
@@ -212,11 +221,13 @@ export class ColumnEquations implements ColumnState {
   }
 
   private fillHeat(j: number): void {
-    const { n, stages, fed, handles } = this;
+    const { n, stages, fed } = this;
     const row = 2 * n;
     const scale = 1 / (fed * HEAT_SCALE);
-    const [L, V] = [this.totalLiquid[j], this.totalVapour[j]];
-    const [ofLiquid, ofVapour] = [this.liquidOf[j], this.vapourOf[j]];
+    const L = this.totalLiquid[j];
+    const V = this.totalVapour[j];
+    const ofLiquid = this.liquidOf[j];
+    const ofVapour = this.vapourOf[j];
     let error = L * ofLiquid.enthalpy + V * ofVapour.enthalpy - this.feedHeat[j] - this.heat(j);
     for (let k = 0; k < n; k++) {
       this.add(j, row, 0, k, scale * ofLiquid.dEnthalpyDN[k]);
@@ -224,7 +235,9 @@ export class ColumnEquations implements ColumnState {
     }
     this.add(j, row, 0, 2 * n, scale * (L * ofLiquid.dEnthalpyDT + V * ofVapour.dEnthalpyDT));
     if (j > 0) {
-      const [above, D, of] = [this.totalLiquid[j - 1], this.drawn(j - 1), this.liquidOf[j - 1]];
+      const above = this.totalLiquid[j - 1];
+      const D = this.drawn(j - 1);
+      const of = this.liquidOf[j - 1];
       error -= (above - D) * of.enthalpy;
       for (let k = 0; k < n; k++)
         this.add(j, row, -1, k, -scale * (of.dEnthalpyDN[k] - (D / above) * (of.dEnthalpyDN[k] - of.enthalpy)));
@@ -232,14 +245,13 @@ export class ColumnEquations implements ColumnState {
       if (this.isTotalCondenser(j - 1)) this.addHandle(j, row, 0, scale * of.enthalpy);
     }
     if (j < stages - 1) {
-      const [below, of] = [this.totalVapour[j + 1], this.vapourOf[j + 1]];
+      const below = this.totalVapour[j + 1];
+      const of = this.vapourOf[j + 1];
       error -= below * of.enthalpy;
       for (let k = 0; k < n; k++) this.add(j, row, 1, n + k, -scale * of.dEnthalpyDN[k]);
       this.add(j, row, 1, 2 * n, -scale * below * of.dEnthalpyDT);
     }
-    handles.forEach((handle, k) => {
-      if (handle.kind === 'duty' && handle.stage === j + 1) this.addHandle(j, row, k, -scale);
-    });
+    if (this.heatedBy[j] >= 0) this.addHandle(j, row, this.heatedBy[j], -scale);
     this.setError(j, row, scale * error);
   }
 

@@ -5,14 +5,14 @@ import { ColumnEquations } from './equations.ts';
 import { newton } from './newton.ts';
 import type { NewtonReport } from './newton.ts';
 import { startProfile } from './start.ts';
-import type { ColumnInput, ColumnProfile, SolvedColumn } from './types.ts';
+import type { ColumnInput, SolvedColumn } from './types.ts';
 
 /**
  * @param before an earlier solution of the same stages and components to begin from
  * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`
  * @throws RangeError when targets and handles are not as many, or an efficiency stands where no vapour comes from below: our mistake
  */
-export function solveColumn(input: ColumnInput, before?: ColumnProfile & { handles?: Float64Array }): Outcome<SolvedColumn> {
+export function solveColumn(input: ColumnInput, before?: SolvedColumn): Outcome<SolvedColumn> {
   const column = new ColumnEquations(input);
   if (input.targets.length !== column.handles.length)
     throw new RangeError(`${input.targets.length} targets for ${column.handles.length} handles`);
@@ -25,21 +25,27 @@ export function solveColumn(input: ColumnInput, before?: ColumnProfile & { handl
 }
 
 /** From an earlier solution where there is one, then from profiles of ever more sweeps; the first that arrives. */
-function attempts(column: ColumnEquations, before: ColumnProfile | undefined): NewtonReport {
+function attempts(column: ColumnEquations, before: SolvedColumn | undefined): NewtonReport {
   let iterations = 0;
   let report: NewtonReport | undefined;
   for (const sweeps of before === undefined ? SWEEPS : [0, ...SWEEPS]) {
-    startProfile(column, Math.max(sweeps, 1));
-    if (before !== undefined && sweeps === 0) {
-      column.T.set(before.T);
-      column.liquid.set(before.liquid);
-      column.vapour.set(before.vapour);
-    }
+    if (before !== undefined && sweeps === 0) startFrom(column, before);
+    else startProfile(column, sweeps);
     report = newton(column);
     iterations += report.iterations;
     if (report.isSolved) break;
   }
   return { isSolved: report?.isSolved ?? false, iterations, residual: report?.residual ?? Infinity };
+}
+
+function startFrom(column: ColumnEquations, before: SolvedColumn): void {
+  column.T.set(before.T);
+  column.liquid.set(before.liquid);
+  column.vapour.set(before.vapour);
+  column.handles.forEach((handle, k) => {
+    if (handle.kind === 'distillate') column.handleValues[k] = before.overhead.reduce((sum, flow) => sum + flow, 0);
+    else column.handleValues[k] = (handle.stage === 1 ? before.condenserDuty : before.reboilerDuty) ?? 0;
+  });
 }
 
 const SWEEPS = [5, 30, 120];
