@@ -8,31 +8,41 @@ export interface NewtonReport {
   residual: number;
 }
 
-export function newton(column: ColumnEquations): NewtonReport {
+/** Whole steps arrive soonest where they arrive at all; steps halved until the error falls are slower and surer. */
+export type Damping = 'whole steps' | 'halved steps';
+
+export function newton(column: ColumnEquations, damping: Damping): NewtonReport {
   const saved = new Saved(column);
+  const isDamped = damping === 'halved steps';
   let error = column.evaluate();
-  for (let iteration = 1; iteration <= MOST_STEPS; iteration++) {
-    if (!Number.isFinite(error) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
+  const most = isDamped ? MOST_STEPS : MOST_WHOLE_STEPS;
+  for (let iteration = 1; iteration <= most; iteration++) {
+    if (!(error < LOST) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
     saved.keep();
-    const step = column.system.solution;
-    saved.keepStep(step);
-    let share = 1;
-    let reached = Infinity;
-    for (let halving = 0; halving <= HALVINGS; halving++, share /= 2) {
-      saved.step(share);
-      reached = column.evaluate();
-      if (
-        reached < error * (1 - SUFFICIENT * share) ||
-        (halving === 0 && iteration <= FORGIVEN_STEPS && reached < FORGIVEN * error && error > NEAR)
-      )
-        break;
-    }
+    const reached = isDamped ? halvedStep(column, saved, error) : wholeStep(column, saved);
+    // Where rounding is all that is left, a step no longer brings anything.
     const isStuck = !(reached < error) && error < CLOSED;
     if (isStuck || reached < FINEST)
-      return { isSolved: Math.min(reached, error) < CLOSED, iterations: iteration, residual: reached };
+      return { isSolved: Math.min(reached, error) < CLOSED, iterations: iteration, residual: Math.min(reached, error) };
     error = reached;
   }
-  return { isSolved: error < CLOSED, iterations: MOST_STEPS, residual: error };
+  return { isSolved: error < CLOSED, iterations: most, residual: error };
+}
+
+function wholeStep(column: ColumnEquations, saved: Saved): number {
+  saved.step(1);
+  return column.evaluate();
+}
+
+/** The longest of the step's halves that lessens the error enough; the shortest where none does. */
+function halvedStep(column: ColumnEquations, saved: Saved, error: number): number {
+  let reached = Infinity;
+  for (let halving = 0, share = 1; halving <= HALVINGS; halving++, share /= 2) {
+    saved.step(share);
+    reached = column.evaluate();
+    if (reached < error * (1 - SUFFICIENT * share)) break;
+  }
+  return reached;
 }
 
 /** The unknowns before a step, and the step. */
@@ -59,10 +69,7 @@ class Saved {
     this.liquid.set(column.liquid);
     this.vapour.set(column.vapour);
     this.handles.set(column.handleValues);
-  }
-
-  keepStep(step: Float64Array): void {
-    this.direction.set(step);
+    this.direction.set(column.system.solution);
   }
 
   /** So much of the step; flows fall by no more than nine tenths, temperatures move no farther than a few stages of any column. */
@@ -90,10 +97,9 @@ const stepped = (flow: number, change: number): number => Math.max(flow + change
 const MOST_STEPS = 60;
 const HALVINGS = 6;
 const SUFFICIENT = 1e-4;
-/** Far from the answer a whole step may make things so much worse before they become better. */
-const FORGIVEN = 3;
-const FORGIVEN_STEPS = 12;
-const NEAR = 1e-3;
+/** Whole steps that have not arrived by then are lost. */
+const MOST_WHOLE_STEPS = 25;
+const LOST = 1e6;
 const KEPT = 0.1;
 const MOST_KELVIN = 25;
 const CLOSED = 1e-9;

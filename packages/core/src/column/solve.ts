@@ -3,7 +3,7 @@ import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import { ColumnEquations } from './equations.ts';
 import { newton } from './newton.ts';
-import type { NewtonReport } from './newton.ts';
+import type { Damping, NewtonReport } from './newton.ts';
 import { startProfile } from './start.ts';
 import type { ColumnInput, SolvedColumn } from './types.ts';
 
@@ -24,18 +24,33 @@ export function solveColumn(input: ColumnInput, before?: SolvedColumn): Outcome<
   return solved(answerOf(column), report);
 }
 
-/** From an earlier solution where there is one, then from profiles of ever more sweeps; the first that arrives. */
+interface Attempt {
+  /** Of the first profile; null: from an earlier solution. */
+  sweeps: number | null;
+  damping: Damping;
+}
+
+/** In this order until one arrives: whole steps first, then shorter ones, from profiles of ever more sweeps. */
+const ATTEMPTS: readonly Attempt[] = [
+  { sweeps: null, damping: 'whole steps' },
+  { sweeps: 5, damping: 'whole steps' },
+  { sweeps: 5, damping: 'halved steps' },
+  { sweeps: 30, damping: 'whole steps' },
+  { sweeps: 30, damping: 'halved steps' },
+  { sweeps: 120, damping: 'whole steps' },
+];
+
 function attempts(column: ColumnEquations, before: SolvedColumn | undefined): NewtonReport {
-  let iterations = 0;
-  let report: NewtonReport | undefined;
-  for (const sweeps of before === undefined ? SWEEPS : [0, ...SWEEPS]) {
-    if (before !== undefined && sweeps === 0) startFrom(column, before);
-    else startProfile(column, sweeps);
-    report = newton(column);
-    iterations += report.iterations;
+  let last: NewtonReport = { isSolved: false, iterations: 0, residual: Infinity };
+  for (const { sweeps, damping } of ATTEMPTS) {
+    if (sweeps === null && before === undefined) continue;
+    if (sweeps !== null) startProfile(column, sweeps);
+    else if (before !== undefined) startFrom(column, before);
+    const report = newton(column, damping);
+    last = { ...report, iterations: last.iterations + report.iterations };
     if (report.isSolved) break;
   }
-  return { isSolved: report?.isSolved ?? false, iterations, residual: report?.residual ?? Infinity };
+  return last;
 }
 
 function startFrom(column: ColumnEquations, before: SolvedColumn): void {
@@ -47,8 +62,6 @@ function startFrom(column: ColumnEquations, before: SolvedColumn): void {
     else column.handleValues[k] = (handle.stage === 1 ? before.condenserDuty : before.reboilerDuty) ?? 0;
   });
 }
-
-const SWEEPS = [5, 30, 120];
 
 /** A stage on which liquid and vapour are one phase: near a critical point that meets every equation and is no answer. */
 function stageOfAlikePhases({ stages, n, liquidOf, vapourOf }: ColumnEquations): number {
