@@ -96,7 +96,7 @@ function useRows(drawing: TransferDrawing): ExplainedRow[] {
       `The line from the lean end that ${limit.kind === 'tangent' ? 'touches the curve' : 'meets the curve at the rich end'}: L′/G′ = ${n(limit.slope)}.`,
     ],
     ['Times the least', n(drawing.flow / drawing.least)],
-    ['L′/G′', n(slope), 'Slope of the operating line: liquid over gas, both without the solute.'],
+    ['L′/G′', `${n(slope)} mol/mol`, 'Slope of the operating line: liquid over gas, both without the solute.'],
     ['Gas in', fraction(ends.bottom.Y)],
     ['Gas out', fraction(ends.top.Y)],
     ['Liquid in', fraction(ends.top.X)],
