@@ -142,10 +142,13 @@ function Figures({ design }: { design: GraphDesign }) {
     ['Minimum reflux', `${formatNumber(design.minimumReflux.ratio)} mol/mol`, why.minimumReflux],
     ['Minimum stages', formatFixed(design.minimumStages, 1), why.minimumStages],
     ['Distillate', quantity(flows.distillate, 'molarFlow'), why.distillate],
-    ...design.column.draws.map(({ flow, x }, k): ExplainedRow => [
-      `${capital(draws[k]?.name ?? 'side draw')}, stage ${design.drawStages[k]}`,
-      `${quantity(flow * flows.feed, 'molarFlow')}, ${formatFraction(x, 3)}`,
-    ]),
+    ...design.column.draws.flatMap(({ flow, x }, k): ExplainedRow[] => {
+      const name = capital(draws[k]?.name ?? 'side draw');
+      return [
+        [`${name}, stage ${design.drawStages[k]}`, quantity(flow * flows.feed, 'molarFlow')],
+        [`${name} holds`, `${formatFraction(x, 3)} mol/mol`],
+      ];
+    }),
     ['Bottoms', quantity(flows.bottoms, 'molarFlow')],
     ...only(flows.steam !== null, 'Steam', quantity(flows.steam ?? 0, 'molarFlow'), why.steam),
     [flows.steam === null ? 'Boil-up ratio' : 'Steam per bottoms', `${formatNumber(design.boilUpRatio)} mol/mol`, why.boilUp],
