@@ -8,6 +8,7 @@ import {
   benzeneToluene,
   constantVolatility,
   databankRecord,
+  designOf,
   expectSlope,
   GEANKOPLIS_TABLE,
   nrtlMixture,
@@ -43,19 +44,7 @@ function nrtlCurve(first: string, second: string): BinaryCurve {
   return curveOf(solvedValue(buildModel(nrtlMixture(components, pair ? [pair] : []))));
 }
 
-function inputs(split: Split, R: number, more: Partial<DesignInput> = {}): DesignInput {
-  return {
-    ...oneFeed(split),
-    feedEnthalpies: [0],
-    reflux: { kind: 'ratio', value: R },
-    condenser: 'total',
-    subcooling: 0,
-    efficiency: 1,
-    feedStages: ['best'],
-    drawStages: [],
-    ...more,
-  };
-}
+const inputs = (split: Split, R: number, more: Partial<DesignInput> = {}): DesignInput => designOf(oneFeed(split), R, more);
 
 const design = (curve: BinaryCurve, input: DesignInput) => solvedValue(designColumn(curve, input).outcome);
 

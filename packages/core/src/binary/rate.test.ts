@@ -1,22 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { constantVolatility, GEANKOPLIS_TABLE, reasonOf, solvedValue, tabulatedCurve, published } from '../testing/index.ts';
+import {
+  constantVolatility,
+  designOf,
+  GEANKOPLIS_TABLE,
+  reasonOf,
+  solvedValue,
+  tabulatedCurve,
+  published,
+} from '../testing/index.ts';
 import { bestRatedFeedStage, binaryCurve, designColumn, entriesOf, oneFeed, operatingLines, rateColumn } from './index.ts';
-import type { BinaryCurve, DesignInput, RatedColumn, RatingInput, RatingQuantity, Split } from './index.ts';
+import type { BinaryCurve, RatedColumn, RatingInput, RatingQuantity } from './index.ts';
 
 const volatility = (alpha: number): BinaryCurve => solvedValue(binaryCurve(constantVolatility(alpha), 101325));
 const curve = volatility(2.5);
-
-const designOf = (split: Split, R: number): DesignInput => ({
-  ...oneFeed(split),
-  feedEnthalpies: [0],
-  reflux: { kind: 'ratio', value: R },
-  condenser: 'total',
-  subcooling: 0,
-  efficiency: 1,
-  feedStages: ['best'],
-  drawStages: [],
-});
 
 /** ../shared/validation-columns.md, B3: ten stages, D/F = 0.5, R = 2, checked there against a linear solve of the stage balances. */
 const ten = (feedStage: number, q = 1, more: Partial<RatingInput> = {}): RatingInput => ({
@@ -129,7 +126,7 @@ describe('rating', () => {
   });
   test('is design turned round: the stages of a design make its split', () => {
     const split = { z: 0.45, xD: 0.96, xB: 0.04, q: 0.8 };
-    const designed = solvedValue(designColumn(curve, designOf(split, 2.4)).outcome);
+    const designed = solvedValue(designColumn(curve, designOf(oneFeed(split), 2.4)).outcome);
     const rated = solvedValue(
       rateColumn(
         curve,

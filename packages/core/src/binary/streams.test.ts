@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { constantVolatility, databankModel, reasonOf, solvedValue } from '../testing/index.ts';
+import { constantVolatility, databankModel, designOf, reasonOf, solvedValue } from '../testing/index.ts';
 import type { PhaseProperties, ThermoModel } from '../thermo/index.ts';
 import {
   balanceEnergy,
@@ -37,20 +37,14 @@ const rate = (more: Partial<RatingInput>): RatedColumn => solvedValue(rateColumn
 
 /** A design that asks for what a rating found, on the stages that it had. */
 function designAgain(input: RatingInput, rated: RatedColumn): DesignInput {
-  return {
-    feeds: input.feeds,
-    draws: input.draws.map((draw, k) => ({ ...draw, x: rated.draws[k] })),
-    bottom: input.bottom,
-    xD: rated.xD,
-    xB: rated.xB,
-    feedEnthalpies: input.feeds.map(() => 0),
-    reflux: { kind: 'ratio', value: rated.reflux },
+  const { xD, xB, reflux } = rated;
+  const draws = input.draws.map((draw, k) => ({ ...draw, x: rated.draws[k] }));
+  return designOf({ feeds: input.feeds, draws, bottom: input.bottom, xD, xB }, reflux, {
     condenser: input.hasPartialCondenser ? 'partial' : 'total',
-    subcooling: 0,
     efficiency: input.efficiency,
     feedStages: input.feeds.map(({ stage }) => stage),
     drawStages: input.draws.map(({ stage }) => stage),
-  };
+  });
 }
 
 const twoFeeds = {
@@ -141,18 +135,7 @@ describe('design is rating turned round', () => {
 describe('trays short of equilibrium', () => {
   test('B7: Murphree’s efficiency 0.7, stepped on the pseudo-curve with a whole reboiler', () => {
     const asked: BinaryColumn = { feeds: [{ flow: 1, z: 0.5, q: 1 }], draws: [], bottom: 'reboiler', xD: 0.95, xB: 0.05 };
-    const designed = solvedValue(
-      designColumn(curve, {
-        ...asked,
-        feedEnthalpies: [0],
-        reflux: { kind: 'ratio', value: 1.65 },
-        condenser: 'total',
-        subcooling: 0,
-        efficiency: 0.7,
-        feedStages: ['best'],
-        drawStages: [],
-      }).outcome,
-    );
+    const designed = solvedValue(designColumn(curve, designOf(asked, 1.65, { efficiency: 0.7 })).outcome);
     expect(designed.stages).toHaveLength(17); // 16 trays and the reboiler
     expect(designed.stages[0].x).toBeCloseTo(0.908220439, 9);
     expect(designed.stages[4].x).toBeCloseTo(0.665747886, 9);
@@ -265,21 +248,10 @@ describe('a pressure that falls along the column', () => {
   test('every stage is in equilibrium at its own pressure', () => {
     const model = databankModel(['benzene', 'toluene'], 'ideal');
     const own = curveOf(model, 1.2e5);
-    const split: DesignInput = {
-      feeds: [{ flow: 1, z: 0.45, q: 1 }],
-      draws: [],
-      bottom: 'reboiler',
-      xD: 0.97,
-      xB: 0.02,
+    const split = designOf({ feeds: [{ flow: 1, z: 0.45, q: 1 }], draws: [], bottom: 'reboiler', xD: 0.97, xB: 0.02 }, 2, {
       feedEnthalpies: [feedQuality(own, 0.45, { by: 'q', q: 1 }).enthalpy],
-      reflux: { kind: 'ratio', value: 2 },
-      condenser: 'total',
-      subcooling: 0,
-      efficiency: 1,
-      feedStages: ['best'],
-      drawStages: [],
       pressure: { top: 1e5, bottom: 1.4e5 },
-    };
+    });
     const { stages } = solvedValue(designColumn(own, split).outcome);
     const point = makeCurvePoint();
     stages.forEach(({ x, y, T }, j) => {
@@ -310,21 +282,11 @@ function withConstantHeats(model: ThermoModel): ThermoModel {
 }
 
 describe('the energy-balanced construction', () => {
-  const split = (feeds: DesignInput['feeds'], more: Partial<DesignInput> = {}): DesignInput => ({
-    feeds,
-    draws: [],
-    bottom: 'reboiler',
-    xD: 0.95,
-    xB: 0.03,
-    feedEnthalpies: [],
-    reflux: { kind: 'multiple', value: 1.4 },
-    condenser: 'total',
-    subcooling: 0,
-    efficiency: 1,
-    feedStages: feeds.map(() => 'best'),
-    drawStages: [],
-    ...more,
-  });
+  const split = (feeds: DesignInput['feeds'], more: Partial<DesignInput> = {}): DesignInput =>
+    designOf({ feeds, draws: [], bottom: 'reboiler', xD: 0.95, xB: 0.03 }, 0, {
+      reflux: { kind: 'multiple', value: 1.4 },
+      ...more,
+    });
   const both = (own: BinaryCurve, asked: DesignInput) => {
     const input = { ...asked, feedEnthalpies: asked.feeds.map(({ z, q }) => feedQuality(own, z, { by: 'q', q }).enthalpy) };
     const { outcome, basis } = designColumn(own, input);

@@ -2,7 +2,7 @@ export { cellPath, productsOf } from './balance.ts';
 export { createCaseSolver, inputHashes } from './case.ts';
 export { isFlowBasis, rebased } from './composition.ts';
 export { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
-export { givenPurity, massToMole, moleToMass } from './graph.ts';
+export { givenPurity, massToMole, moleToMass } from './graphInputs.ts';
 export type {
   AbsorptionInputs,
   Amount,
