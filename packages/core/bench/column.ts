@@ -1,5 +1,5 @@
 /** Times of rigorous columns, first profile included; bundled by scripts/bench.mjs and run by plain Node. */
-import { solveColumn } from '../src/column/index.ts';
+import { flowOf, moles, refluxRatio, solveColumn } from '../src/column/index.ts';
 import type { ColumnInput } from '../src/column/index.ts';
 import { bubbleTemperature, phaseEnthalpy } from '../src/equilibrium/index.ts';
 import { databankModel } from '../src/testing/mixtures.ts';
@@ -19,8 +19,12 @@ function columnOf(names: string[], stages: number, P: number, reflux: number): C
     top: 'total-condenser',
     bottom: 'kettle',
     pressure: new Float64Array(stages).fill(P),
-    efficiency: new Float64Array(stages).fill(1),
+    subcooling: null,
+    efficiency: new Float64Array(stages * model.n).fill(1),
     heat: new Float64Array(stages),
+    draws: [],
+    pumpArounds: [],
+    free: [],
     feeds: [
       {
         stage: stages >> 1,
@@ -31,15 +35,15 @@ function columnOf(names: string[], stages: number, P: number, reflux: number): C
       },
     ],
     targets: [
-      { kind: 'reflux-ratio', value: reflux },
-      { kind: 'flow', product: 'overhead', value: 50 },
+      { quantity: refluxRatio(moles(model.n)), value: reflux },
+      { quantity: flowOf({ at: 'overhead' }, moles(model.n)), value: 50 },
     ],
   };
 }
 
 const withReflux = (input: ColumnInput, value: number): ColumnInput => ({
   ...input,
-  targets: [{ kind: 'reflux-ratio', value }, input.targets[1]],
+  targets: [{ ...input.targets[0], value }, input.targets[1]],
 });
 
 const five = columnOf(ALKANES.slice(0, 5), 30, 8e5, 2);

@@ -1,2 +1,29 @@
+export { drawsOf, firstSideDraw, handlesOf } from './handles.ts';
+export {
+  boilUpRatio,
+  drawnShare,
+  flowOf,
+  fractionOf,
+  meanMolarMass,
+  moles,
+  ratioOf,
+  recoveryOf,
+  refluxRatio,
+} from './quantities.ts';
 export { solveColumn } from './solve.ts';
-export type { Bottom, ColumnFeed, ColumnInput, ColumnProduct, ColumnProfile, Handle, SolvedColumn, Target, Top } from './types.ts';
+export type { MethodName } from './solve.ts';
+export type {
+  Bottom,
+  ColumnFeed,
+  ColumnInput,
+  Draw,
+  FreeHandle,
+  Handle,
+  Place,
+  PumpAround,
+  Quantity,
+  SolvedColumn,
+  Subcooling,
+  Target,
+  Top,
+} from './types.ts';

@@ -1,69 +1,118 @@
-/** A rigorous column, from its inputs to profiles. */
+/** A rigorous column, from its inputs to profiles: in which order methods are tried, and what counts as an answer. */
 import { outOfReach, solved } from '../numerics/index.ts';
-import type { Outcome } from '../numerics/index.ts';
+import type { Outcome, Reason } from '../numerics/index.ts';
+import { easyTargetsFirst } from './easyTargets.ts';
 import { ColumnEquations } from './equations.ts';
+import { answerOf, startFrom } from './answer.ts';
+import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
-import type { Damping, NewtonReport } from './newton.ts';
-import { startProfile } from './start.ts';
-import type { ColumnInput, SolvedColumn } from './types.ts';
+import { pseudoTransient } from './pseudoTransient.ts';
+import { startProfile, usualSweeps } from './start.ts';
+import type { SweepKind } from './start.ts';
+import type { ColumnInput, SolvedColumn, SolveRecord } from './types.ts';
+import { stageOverdrawn } from './walk.ts';
 
 /**
- * @param before an earlier solution of the same stages and components to begin from
- * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`
+ * @param before an earlier solution of the same components to begin from, stretched where the stages are not as many
+ * @param only   the one method to use; left out: as the policy says
+ * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`, `runs-dry`, `draw-too-large`
  * @throws RangeError when targets and handles are not as many, or an efficiency stands where no vapour comes from below: our mistake
  */
-export function solveColumn(input: ColumnInput, before?: SolvedColumn): Outcome<SolvedColumn> {
+export function solveColumn(input: ColumnInput, before?: SolvedColumn, only?: MethodName): Outcome<SolvedColumn> {
   const column = new ColumnEquations(input);
   if (input.targets.length !== column.handles.length)
     throw new RangeError(`${input.targets.length} targets for ${column.handles.length} handles`);
-  if (input.efficiency[input.stages - 1] !== 1) throw new RangeError('an efficiency on the last stage');
-  const report = attempts(column, before);
-  if (!report.isSolved) return outOfReach({ code: 'no-convergence', iterations: report.iterations, residual: report.residual });
-  const alike = stageOfAlikePhases(column);
-  if (alike >= 0) return outOfReach({ code: 'phases-alike', T: column.T[alike], P: input.pressure[alike] });
-  return solved(answerOf(column), report);
+  for (let i = 0; i < column.n; i++)
+    if (input.efficiency[(input.stages - 1) * column.n + i] !== 1) throw new RangeError('an efficiency on the last stage');
+  const record: SolveRecord = { attempts: [] };
+  let refused: Reason | undefined;
+  for (const attempt of POLICY) {
+    if (only !== undefined && attempt.method !== only) continue;
+    if (attempt.start === 'earlier solution' && before === undefined) continue;
+    const report = tried(column, attempt, before, record);
+    if (!report.isSolved) continue;
+    refused = refusalOf(column);
+    if (refused === undefined) return solved(answerOf(column, record), lastOf(record));
+  }
+  return outOfReach(refused ?? { code: 'no-convergence', ...lastOf(record) }, lastOf(record));
 }
+
+export type MethodName = keyof typeof METHODS;
+
+const METHODS = {
+  'Newton, whole steps': newton('whole steps'),
+  'Newton, halved steps': newton('halved steps'),
+  'pseudo-transient': pseudoTransient,
+  'easy targets first': easyTargetsFirst,
+} as const satisfies Record<string, Method>;
 
 interface Attempt {
-  /** Of the first profile; null: from an earlier solution. */
-  sweeps: number | null;
-  damping: Damping;
+  start: 'earlier solution' | { sweeps: number; kind: 'usual' | 'other' };
+  method: MethodName;
 }
 
-/** In this order until one arrives: whole steps first, then shorter ones, from profiles of ever more sweeps. */
-const ATTEMPTS: readonly Attempt[] = [
-  { sweeps: null, damping: 'whole steps' },
-  { sweeps: 5, damping: 'whole steps' },
-  { sweeps: 5, damping: 'halved steps' },
-  { sweeps: 30, damping: 'whole steps' },
-  { sweeps: 30, damping: 'halved steps' },
-  { sweeps: 120, damping: 'whole steps' },
+/** In this order until one arrives: whole steps first, then shorter ones, from profiles of ever more sweeps; then the slower and surer methods. */
+const POLICY: readonly Attempt[] = [
+  { start: 'earlier solution', method: 'Newton, whole steps' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, whole steps' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
+  { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, whole steps' },
+  { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, halved steps' },
+  { start: { sweeps: 5, kind: 'other' }, method: 'Newton, halved steps' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
+  { start: { sweeps: 30, kind: 'usual' }, method: 'easy targets first' },
+  { start: { sweeps: 120, kind: 'usual' }, method: 'Newton, whole steps' },
+  { start: { sweeps: 30, kind: 'other' }, method: 'pseudo-transient' },
 ];
 
-function attempts(column: ColumnEquations, before: SolvedColumn | undefined): NewtonReport {
-  let last: NewtonReport = { isSolved: false, iterations: 0, residual: Infinity };
-  for (const { sweeps, damping } of ATTEMPTS) {
-    if (sweeps === null && before === undefined) continue;
-    if (sweeps !== null) startProfile(column, sweeps);
-    else if (before !== undefined) startFrom(column, before);
-    const report = newton(column, damping);
-    last = { ...report, iterations: last.iterations + report.iterations };
-    if (report.isSolved) break;
+function tried(
+  column: ColumnEquations,
+  { start, method }: Attempt,
+  before: SolvedColumn | undefined,
+  record: SolveRecord,
+): MethodReport {
+  if (start === 'earlier solution') {
+    if (before !== undefined) startFrom(column, before);
+  } else startProfile(column, start.sweeps, start.kind === 'usual' ? usualSweeps(column) : otherSweeps(column));
+  const report = METHODS[method](column, column.input.targets);
+  record.attempts.push({ method, ...report });
+  return report;
+}
+
+const otherSweeps = (column: ColumnEquations): SweepKind =>
+  usualSweeps(column) === 'bubble points' ? 'sum of rates' : 'bubble points';
+
+function lastOf({ attempts }: SolveRecord): { iterations: number; residual: number } {
+  const residual = attempts.at(-1)?.residual ?? 0;
+  return {
+    iterations: attempts.reduce((sum, { iterations }) => sum + iterations, 0),
+    residual: Number.isFinite(residual) ? residual : 1,
+  };
+}
+
+/** Why a profile that meets every equation is no answer all the same. */
+function refusalOf(column: ColumnEquations): Reason | undefined {
+  const alike = stageOfAlikePhases(column);
+  if (alike >= 0) return { code: 'phases-alike', T: column.T[alike], P: column.pressure[alike] };
+  const dry = dryStageOf(column);
+  if (dry !== undefined) return dry;
+  const overdrawn = stageOverdrawn(column);
+  return overdrawn < 0 ? undefined : { code: 'draw-too-large', stage: overdrawn + 1 };
+}
+
+/** A stage on which hardly any liquid or vapour is left: what its equations then say is nothing. */
+function dryStageOf({ stages, totalLiquid, totalVapour, fed }: ColumnEquations): Reason | undefined {
+  for (let j = 0; j < stages; j++) {
+    if (totalLiquid[j] < DRY * fed) return { code: 'runs-dry', stage: j + 1, phase: 'liquid' };
+    if (totalVapour[j] < DRY * fed) return { code: 'runs-dry', stage: j + 1, phase: 'vapour' };
   }
-  return last;
+  return undefined;
 }
 
-function startFrom(column: ColumnEquations, before: SolvedColumn): void {
-  column.T.set(before.T);
-  column.liquid.set(before.liquid);
-  column.vapour.set(before.vapour);
-  column.handles.forEach((handle, k) => {
-    if (handle.kind === 'distillate') column.handleValues[k] = before.overhead.reduce((sum, flow) => sum + flow, 0);
-    else column.handleValues[k] = (handle.stage === 1 ? before.condenserDuty : before.reboilerDuty) ?? 0;
-  });
-}
+/** Of everything fed; first bubbles and drops count as 1 mol/s. */
+const DRY = 1e-7;
 
-/** A stage on which liquid and vapour are one phase: near a critical point that meets every equation and is no answer. */
+/** A stage on which liquid and vapour are one phase: near a critical point that meets every equation. */
 function stageOfAlikePhases({ stages, n, liquidOf, vapourOf }: ColumnEquations): number {
   for (let j = 0; j < stages; j++) {
     let apart = 0;
@@ -74,21 +123,3 @@ function stageOfAlikePhases({ stages, n, liquidOf, vapourOf }: ColumnEquations):
 }
 
 const ALIKE = 1e-6;
-
-function answerOf(column: ColumnEquations): SolvedColumn {
-  const { n, stages, T, liquid, vapour, totalLiquid, totalVapour, handleValues, input } = column;
-  const isTotal = input.top === 'total-condenser';
-  const part = isTotal ? handleValues[0] / totalLiquid[0] : 1;
-  const overheadFlow = isTotal ? handleValues[0] : totalVapour[0];
-  const reboiler = column.handles.findIndex((h) => h.kind === 'duty' && h.stage === stages);
-  return {
-    T,
-    liquid,
-    vapour,
-    overhead: Float64Array.from({ length: n }, (_, i) => (isTotal ? part * liquid[i] : vapour[i])),
-    bottoms: liquid.slice((stages - 1) * n),
-    condenserDuty: isTotal ? column.totalCondenserDuty() : input.top === 'partial-condenser' ? handleValues[0] : null,
-    reboilerDuty: input.bottom === 'kettle' ? handleValues[reboiler] : null,
-    refluxRatio: input.top === 'none' ? null : (totalLiquid[0] - (isTotal ? overheadFlow : 0)) / overheadFlow,
-  };
-}

@@ -1,170 +1,378 @@
 /**
- * The first profile of a column, made and never asked for: constant molar overflow, temperatures between the bubble and the dew point of everything that is
- * fed, and a few sweeps: compositions from the component balances, then temperatures as bubble points of them (Wang & Henke, Hydrocarbon Proc. 45 (8)
- * (1966) 155) where there is a condenser or a reboiler, or flows as their sums (Sujata 1961) where there is neither.
+ * The first profile of a column, made and never asked for: a sharp split of what is fed, constant molar overflow, temperatures between the saturation
+ * points of the two ends, and a few sweeps: compositions from the component balances, then temperatures by a step of Newton's towards their bubble
+ * points (Wang & Henke, Hydrocarbon Proc. 45 (8) (1966) 155) where there is a condenser or a reboiler, or flows as their sums (Sujata 1961) where
+ * there is neither or the feeds boil over a wide range.
  */
 import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
+import type { TwoPhases } from '../equilibrium/index.ts';
+import { total } from './equations.ts';
 import type { ColumnEquations } from './equations.ts';
+import { firstSplit } from './firstSplit.ts';
+import { bottomsDraw, hasDistillateDraw, sameHandle } from './handles.ts';
+import { HEAT_SCALE } from './rows.ts';
+import type { Handle, Place, Target } from './types.ts';
+
+export type SweepKind = 'bubble points' | 'sum of rates';
+
+/** By how the column is built: an absorber's flows are what dissolves; the rest has bubble points. */
+export const usualSweeps = ({ handles }: ColumnEquations): SweepKind =>
+  handles.some((h) => h.kind === 'duty' || h.kind === 'draw') ? 'bubble points' : 'sum of rates';
 
 /**
  * Fills temperatures, flows and handles.
  * @param sweeps more of them bring a sharp front nearer to its place
  */
-export function startProfile(column: ColumnEquations, sweeps: number): void {
-  const isAbsorber = column.handles.length === 0;
-  firstFlows(column);
-  firstTemperatures(column, isAbsorber);
+export function startProfile(column: ColumnEquations, sweeps: number, kind: SweepKind = usualSweeps(column)): void {
+  const lnK = firstVolatilities(column);
+  const ends = guessedEnds(column, lnK);
+  firstHandles(column, ends);
+  firstFlows(column, ends);
+  const range = firstTemperatures(column, ends);
+  const work = makeSweepWork(column);
   for (let sweep = 0; sweep < sweeps; sweep++) {
-    setCompositions(column, sweep === 0, isAbsorber);
-    if (!isAbsorber) bubbleTemperatures(column);
+    setCompositions(column, sweep === 0, kind, work);
+    if (kind === 'bubble points') moveTemperatures(column, work, range);
   }
+  column.evaluate();
+  column.fillPipes();
   firstDuties(column);
 }
 
-/** Overhead and reflux that the targets name, or what is usual. */
-function guessedEnds({ input, fed }: ColumnEquations): { overhead: number; reflux: number } {
-  let overhead = fed / 2;
-  let reflux = USUAL_REFLUX;
-  for (const target of input.targets) {
-    if (target.kind === 'reflux-ratio') reflux = target.value;
-    if (target.kind === 'flow') overhead = target.product === 'overhead' ? target.value : fed - target.value;
-    if (target.kind === 'recovery' || target.kind === 'fraction') overhead = Math.min(Math.max(overhead, 0.05 * fed), 0.95 * fed);
-  }
-  return { overhead, reflux };
+interface Ends {
+  /** mol/s that leaves at the top and at the bottom, and by side draw. */
+  overhead: number;
+  bottoms: number;
+  /** mol/s that goes overhead by component. */
+  split: Float64Array;
+  /** mol/mol */
+  reflux: number;
 }
 
-function firstFlows(column: ColumnEquations): void {
-  const { input, stages, totalLiquid, totalVapour, handleValues } = column;
-  const { overhead, reflux } = guessedEnds(column);
+/** ln K at a middle temperature: the order in which components go up. */
+function firstVolatilities({ input, n, stages }: ColumnEquations): Float64Array {
+  const lnK = new Float64Array(n);
+  const T = input.feeds.reduce((sum, feed) => sum + feed.T, 0) / input.feeds.length;
+  input.model.firstLnK(T, input.pressure[stages >> 1], lnK);
+  return lnK;
+}
+
+/** A value that the targets name for a molar flow, if they do. */
+function wantedFlow(targets: readonly Target[], handle: Handle | null, place: Place): number | undefined {
+  for (const { quantity, value } of targets) {
+    if (quantity.kind === 'handle' && handle !== null && sameHandle(quantity.handle, handle)) return value;
+    if (quantity.kind !== 'ratio' || quantity.under !== null) continue;
+    const { place: at, weights } = quantity.over;
+    if (sameAs(at, place) && weights.every((w) => w === 1)) return value;
+  }
+  return undefined;
+}
+
+const sameAs = (a: Place, b: Place): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** Overhead and reflux that the targets name or let guess, or what is usual. */
+function guessedEnds(column: ColumnEquations, lnK: Float64Array): Ends {
+  const { input, fed, draws } = column;
+  const { targets } = input;
+  const isDistillate = hasDistillateDraw(input.top) && input.top === 'total-condenser';
+  const sides = draws.slice(sidesFrom(column)).map((_, k) => sideFlow(column, sidesFrom(column) + k));
+  const aside = sides.reduce((sum, flow) => sum + flow, 0);
+  const split = firstSplit(column, lnK, aside);
+  const named =
+    wantedFlow(targets, isDistillate ? { kind: 'draw', draw: 0 } : null, { at: 'overhead' }) ??
+    complement(wantedFlow(targets, null, { at: 'bottoms' }), fed - aside) ??
+    total(split.overhead);
+  const overhead = within(named, LEAST * fed, fed - aside - LEAST * fed);
+  const reflux = targets.find(({ quantity: q }) => q.kind === 'ratio' && q.over.place.at === 'reflux')?.value ?? split.reflux;
+  return {
+    overhead,
+    split: split.overhead,
+    bottoms: Math.max(fed - aside - overhead, LEAST * fed),
+    reflux: within(reflux, 0.05, 100),
+  };
+}
+
+const sidesFrom = ({ input }: ColumnEquations): number =>
+  (hasDistillateDraw(input.top) ? 1 : 0) + (bottomsDraw(input) >= 0 ? 1 : 0);
+
+const sideFlow = ({ input, fed }: ColumnEquations, draw: number): number =>
+  wantedFlow(input.targets, { kind: 'draw', draw }, { at: 'draw', draw }) ?? 0.1 * fed;
+
+const complement = (part: number | undefined, whole: number): number | undefined => (part === undefined ? undefined : whole - part);
+
+const within = (value: number, least: number, most: number): number => Math.max(least, Math.min(most, value));
+
+function firstHandles(column: ColumnEquations, ends: Ends): void {
+  const { handles, handleValues, input, fed, draws } = column;
+  handles.forEach((handle, k) => {
+    handleValues[k] = startOf(handle);
+  });
+
+  function startOf(handle: Handle): number {
+    const named = input.targets.find(({ quantity: q }) => q.kind === 'handle' && sameHandle(q.handle, handle))?.value;
+    if (handle.kind === 'draw') {
+      if (handle.draw === bottomsDraw(input)) return ends.bottoms;
+      if (handle.draw < sidesFrom(column)) return input.top === 'mixed-condenser' ? mixedDistillate() : ends.overhead;
+      return Math.min(sideFlow(column, handle.draw), fed / draws.length);
+    }
+    if (named !== undefined) return named;
+    if (handle.kind === 'pump-around-flow')
+      return wantedFlow(input.targets, null, { at: 'pump-around', loop: handle.loop }) ?? 0.5 * fed;
+    return handle.kind === 'feed-flow' ? 1 : 0;
+  }
+
+  function mixedDistillate(): number {
+    const vapour = wantedFlow(input.targets, null, { at: 'overhead-vapour' });
+    const named = wantedFlow(input.targets, { kind: 'draw', draw: 0 }, { at: 'draw', draw: 0 });
+    return within(named ?? ends.overhead - (vapour ?? ends.overhead / 2), LEAST * fed, ends.overhead);
+  }
+}
+
+function firstFlows(column: ColumnEquations, { overhead, bottoms, reflux }: Ends): void {
+  const { input, stages, totalLiquid, totalVapour, fed } = column;
   const hasCondenser = input.top !== 'none';
   let down = hasCondenser ? reflux * overhead : 0;
   let up = hasCondenser ? (reflux + 1) * overhead : overhead;
-  if (input.top === 'total-condenser') handleValues[0] = overhead;
+  takenNow(column);
   for (let j = 0; j < stages; j++) {
-    if (j > 0 || !hasCondenser) totalVapour[j] = up;
+    if (j > 0 || !hasCondenser) totalVapour[j] = up + column.vapourTaken[j];
     for (const { stage, flows, vapourFraction } of input.feeds) {
       if (stage !== j + 1) continue;
-      const flow = flows.reduce((sum, f) => sum + f, 0);
-      down += (1 - vapourFraction) * flow;
-      up -= vapourFraction * flow;
+      const flow = total(flows);
+      const share = within(vapourFraction, 0, 1);
+      down += (1 - share) * flow;
+      up -= share * flow;
     }
-    totalLiquid[j] = Math.max(down, LEAST * column.fed);
-    totalVapour[j] = Math.max(totalVapour[j], LEAST * column.fed);
+    const isEnd = j === 0 && hasCondenser;
+    down += returned(column, j);
+    totalLiquid[j] = isEnd ? down : Math.max(down, LEAST * fed + column.liquidTaken[j]);
+    if (!isEnd) down -= column.liquidTaken[j];
+    totalVapour[j] = Math.max(totalVapour[j], LEAST * fed);
+    up += column.vapourTaken[j];
   }
-  if (input.top === 'total-condenser') totalLiquid[0] = (reflux + 1) * overhead;
+  if (hasCondenser) totalLiquid[0] = Math.max(reflux * overhead, LEAST * fed) + column.liquidTaken[0];
   if (input.top === 'partial-condenser') totalVapour[0] = overhead;
-  if (input.bottom === 'kettle') totalLiquid[stages - 1] = Math.max(column.fed - overhead, LEAST * column.fed);
+  if (input.top === 'mixed-condenser') totalVapour[0] = Math.max(overhead - column.liquidTaken[0], LEAST * fed);
+  if (input.bottom === 'kettle') totalLiquid[stages - 1] = bottoms;
+  if (input.bottom === 'total-reboiler') totalLiquid[stages - 1] = 1;
 }
 
-function firstTemperatures(column: ColumnEquations, isAbsorber: boolean): void {
+/** mol/s that pump-arounds bring to stage j. */
+function returned({ input, handles, handleValues }: ColumnEquations, j: number): number {
+  return handles.reduce((sum, h, k) => {
+    const isHere = h.kind === 'pump-around-flow' && input.pumpArounds[h.loop].to === j + 1;
+    return isHere ? sum + handleValues[k] : sum;
+  }, 0);
+}
+
+/** What the handles take, before the equations are evaluated for the first time. */
+function takenNow({ input, handles, handleValues, draws, liquidTaken, vapourTaken }: ColumnEquations): void {
+  liquidTaken.fill(0);
+  vapourTaken.fill(0);
+  handles.forEach((handle, k) => {
+    if (handle.kind === 'draw') {
+      const { stage, phase } = draws[handle.draw];
+      (phase === 'liquid' ? liquidTaken : vapourTaken)[stage - 1] += handleValues[k];
+    } else if (handle.kind === 'pump-around-flow') liquidTaken[input.pumpArounds[handle.loop].from - 1] += handleValues[k];
+  });
+}
+
+/** Between the saturation points of what is thought to go overhead and of the rest; in an absorber between the feeds. */
+function firstTemperatures(column: ColumnEquations, { split }: Ends): Range {
   const { input, stages, T, n, fed } = column;
-  const z = new Float64Array(n);
-  for (const { flows } of input.feeds) for (let i = 0; i < n; i++) z[i] += flows[i] / fed;
-  const other = new Float64Array(n);
-  const P = input.pressure[stages >> 1];
-  const bubble = bubbleTemperature(input.model, P, z, other);
-  const dew = dewTemperature(input.model, P, z, other);
   const coolest = Math.min(...input.feeds.map((feed) => feed.T));
   const warmest = Math.max(...input.feeds.map((feed) => feed.T));
-  const low = isAbsorber || bubble.state !== 'solved' ? coolest : bubble.value;
-  const high = isAbsorber || dew.state !== 'solved' ? warmest : dew.value;
+  let [low, high] = [coolest, warmest];
+  if (usualSweeps(column) === 'bubble points') {
+    const [top, bottom] = [new Float64Array(n), new Float64Array(n)];
+    for (let i = 0; i < n; i++) {
+      top[i] = split[i] + TRACE * fed;
+      bottom[i] = Math.max(input.feeds.reduce((sum, feed) => sum + feed.flows[i], 0) - split[i], 0) + TRACE * fed;
+    }
+    const other = new Float64Array(n);
+    const find = input.top === 'total-condenser' ? bubbleTemperature : dewTemperature;
+    const topPoint = find(input.model, input.pressure[0], normalised(top), other);
+    const bottomPoint = bubbleTemperature(input.model, input.pressure[stages - 1], normalised(bottom), other);
+    low = topPoint.state === 'solved' ? topPoint.value : coolest;
+    high = bottomPoint.state === 'solved' ? bottomPoint.value : warmest;
+    if (low > high) [low, high] = [high, low];
+  }
   for (let j = 0; j < stages; j++) T[j] = low + ((high - low) * j) / Math.max(1, stages - 1);
+  return { low: Math.min(low, coolest) - BEYOND, high: Math.max(high, warmest) + BEYOND };
 }
+
+function normalised(flows: Float64Array): Float64Array {
+  const sum = total(flows);
+  return flows.map((flow) => flow / sum);
+}
+
+/** K between which sweeps keep the temperatures. */
+interface Range {
+  low: number;
+  high: number;
+}
+
+interface SweepWork {
+  phases: TwoPhases;
+  x: Float64Array;
+  y: Float64Array;
+  /** K and d ln K/dT on every stage. */
+  K: Float64Array;
+  slope: Float64Array;
+  diagonal: Float64Array;
+  right: Float64Array;
+}
+
+const makeSweepWork = ({ n, stages }: ColumnEquations): SweepWork => ({
+  phases: makeTwoPhases(n),
+  x: new Float64Array(n),
+  y: new Float64Array(n),
+  K: new Float64Array(stages * n),
+  slope: new Float64Array(stages * n),
+  diagonal: new Float64Array(stages),
+  right: new Float64Array(stages),
+});
 
 /**
  * Every component's balance over all stages, with K-values of the last temperatures and compositions, at first with those that the model begins a flash
  * with (one composition for both phases could have K = 1 throughout): a tridiagonal system each.
  */
-function setCompositions(column: ColumnEquations, isFirst: boolean, isAbsorber: boolean): void {
-  const { input, stages, n, T, liquid, vapour, totalLiquid, totalVapour } = column;
-  const phases = makeTwoPhases(n);
-  const [x, y] = [new Float64Array(n), new Float64Array(n)];
-  const K = new Float64Array(stages * n);
+function setCompositions(column: ColumnEquations, isFirst: boolean, kind: SweepKind, work: SweepWork): void {
+  const { stages, n, liquid, vapour, totalLiquid, totalVapour } = column;
+  const { x, y, K } = work;
+  setK(column, isFirst, work);
+  for (let i = 0; i < n; i++) balanceComponent(column, i, work);
+  if (kind === 'sum of rates') sumFlows(column);
+  for (let j = 0; j < stages; j++) {
+    fractionsOf(column, liquid, j, x);
+    const isDrop = column.isTotalReboiler(j);
+    let sum = 0;
+    for (let i = 0; i < n; i++) sum += y[i] = isDrop ? x[i] / K[j * n + i] : K[j * n + i] * x[i];
+    const V = column.isTotalCondenser(j) ? 1 : totalVapour[j];
+    for (let i = 0; i < n; i++) {
+      vapour[j * n + i] = isDrop ? V * x[i] : (V * y[i]) / sum;
+      liquid[j * n + i] = isDrop ? y[i] / sum : totalLiquid[j] * x[i];
+    }
+  }
+}
+
+function setK(column: ColumnEquations, isFirst: boolean, { phases, x, y, K, slope }: SweepWork): void {
+  const { stages, n, T, input, liquid, vapour } = column;
   for (let j = 0; j < stages; j++) {
     fractionsOf(column, liquid, j, x);
     fractionsOf(column, vapour, j, y);
-    if (isFirst) input.model.firstLnK(T[j], input.pressure[j], phases.lnK);
-    else evaluateK(input.model, T[j], input.pressure[j], x, y, phases, 'fugacity');
-    for (let i = 0; i < n; i++) K[j * n + i] = Math.exp(phases.lnK[i]);
-  }
-  const [diagonal, right] = [new Float64Array(stages), new Float64Array(stages)];
-  for (let i = 0; i < n; i++) {
-    const strip = (j: number): number => (column.isTotalCondenser(j) ? 0 : (K[j * n + i] * totalVapour[j]) / totalLiquid[j]);
-    const kept = (j: number): number => 1 - column.drawn(j) / totalLiquid[j];
-    for (let j = 0; j < stages; j++) {
-      diagonal[j] = 1 + strip(j);
-      right[j] = input.feeds.reduce((sum, { stage, flows }) => sum + (stage === j + 1 ? flows[i] : 0), 0);
-      if (j === 0) continue;
-      const factor = kept(j - 1) / diagonal[j - 1];
-      diagonal[j] -= factor * strip(j);
-      right[j] += factor * right[j - 1];
-    }
-    for (let j = stages - 1; j >= 0; j--) {
-      const below = j === stages - 1 ? 0 : strip(j + 1) * liquid[(j + 1) * n + i];
-      liquid[j * n + i] = Math.max((right[j] + below) / diagonal[j], TRACE * column.fed);
-    }
-  }
-  if (isAbsorber) sumFlows(column);
-  for (let j = 0; j < stages; j++) {
-    fractionsOf(column, liquid, j, x);
-    let sum = 0;
-    for (let i = 0; i < n; i++) sum += y[i] = K[j * n + i] * x[i];
-    const V = column.isTotalCondenser(j) ? 1 : totalVapour[j];
+    if (isFirst) {
+      input.model.firstLnK(T[j] + 1, input.pressure[j], phases.dLnKDT);
+      input.model.firstLnK(T[j], input.pressure[j], phases.lnK);
+      for (let i = 0; i < n; i++) phases.dLnKDT[i] -= phases.lnK[i];
+    } else evaluateK(input.model, T[j], input.pressure[j], x, y, phases, 'fugacity');
     for (let i = 0; i < n; i++) {
-      vapour[j * n + i] = (V * y[i]) / sum;
-      liquid[j * n + i] = totalLiquid[j] * x[i];
+      K[j * n + i] = Math.exp(phases.lnK[i]);
+      slope[j * n + i] = phases.dLnKDT[i];
     }
   }
+}
+
+/** The liquids of one component; in a total reboiler its vapour stands in their place. What pump-arounds bring is that of the last sweep. */
+function balanceComponent(column: ColumnEquations, i: number, { K, diagonal, right }: SweepWork): void {
+  const { input, stages, n, liquid, totalLiquid, totalVapour, liquidTaken, vapourTaken } = column;
+  const last = stages - 1;
+  for (let j = 0; j < stages; j++) {
+    diagonal[j] = leaves(j);
+    right[j] = input.feeds.reduce((sum, { stage, flows }) => sum + (stage === j + 1 ? flows[i] : 0), 0);
+    input.pumpArounds.forEach(({ from, to }) => {
+      if (to === j + 1) right[j] += returned(column, j) * fractionOn(column, from - 1, i);
+    });
+    if (j === 0) continue;
+    const factor = (1 - liquidTaken[j - 1] / totalLiquid[j - 1]) / diagonal[j - 1];
+    diagonal[j] -= factor * rises(j);
+    right[j] += factor * right[j - 1];
+  }
+  for (let j = last; j >= 0; j--) {
+    const below = j === last ? 0 : rises(j + 1) * liquid[(j + 1) * n + i];
+    liquid[j * n + i] = Math.max((right[j] + below) / diagonal[j], TRACE * column.fed);
+  }
+
+  function strip(j: number): number {
+    return column.isTotalCondenser(j) ? 0 : (K[j * n + i] * totalVapour[j]) / totalLiquid[j];
+  }
+  function leaves(j: number): number {
+    return column.isTotalReboiler(j) ? 1 : 1 + strip(j);
+  }
+  function rises(j: number): number {
+    return column.isTotalReboiler(j) ? 1 : strip(j) * (1 - vapourTaken[j] / totalVapour[j]);
+  }
+}
+
+/** Mole fraction of one component in a stage's liquid, at first in all that is fed. */
+function fractionOn({ n, liquid, input, fed }: ColumnEquations, j: number, i: number): number {
+  let sum = 0;
+  for (let k = 0; k < n; k++) sum += liquid[j * n + k];
+  return sum > 0 ? liquid[j * n + i] / sum : input.feeds.reduce((s, feed) => s + feed.flows[i], 0) / fed;
 }
 
 function fractionsOf(column: ColumnEquations, flows: Float64Array, j: number, into: Float64Array): void {
   const { n, input, fed } = column;
-  let total = 0;
-  for (let i = 0; i < n; i++) total += flows[j * n + i];
+  let sum = 0;
+  for (let i = 0; i < n; i++) sum += flows[j * n + i];
   for (let i = 0; i < n; i++)
-    into[i] = total > 0 ? flows[j * n + i] / total : input.feeds.reduce((sum, feed) => sum + feed.flows[i], 0) / fed;
+    into[i] = sum > 0 ? flows[j * n + i] / sum : input.feeds.reduce((s, feed) => s + feed.flows[i], 0) / fed;
 }
 
-function bubbleTemperatures(column: ColumnEquations): void {
-  const { input, stages, n, T, liquid } = column;
-  const [x, y] = [new Float64Array(n), new Float64Array(n)];
+/** One step of Newton's in 1/T towards Σ K x = 1, or Σ y/K = 1 in a total reboiler, with the K-values of this sweep. */
+function moveTemperatures(column: ColumnEquations, { x, K, slope }: SweepWork, range: Range): void {
+  const { stages, n, T, liquid, vapour } = column;
   for (let j = 0; j < stages; j++) {
-    fractionsOf(column, liquid, j, x);
-    const found = bubbleTemperature(input.model, input.pressure[j], x, y, T[j]);
-    if (found.state === 'solved') T[j] = found.value;
+    const isDrop = column.isTotalReboiler(j);
+    fractionsOf(column, isDrop ? vapour : liquid, j, x);
+    let [sum, slopes] = [0, 0];
+    for (let i = 0; i < n; i++) {
+      const part = isDrop ? x[i] / K[j * n + i] : x[i] * K[j * n + i];
+      sum += part;
+      slopes += part * slope[j * n + i];
+    }
+    const change = -Math.log(sum) / ((isDrop ? -slopes : slopes) / sum);
+    const inverse = 1 / T[j] - change / (T[j] * T[j]);
+    if (!Number.isFinite(inverse)) continue;
+    const moved = within(1 / Math.max(inverse, 1e-6), T[j] - MOST_KELVIN, T[j] + MOST_KELVIN);
+    T[j] = within(moved, range.low, range.high);
   }
 }
 
-/** In an absorber the liquids are what the balances dissolve, and the vapours what is left; temperatures stay. */
+/** The liquids are what the balances dissolve, and the vapours what is left; temperatures stay. */
 function sumFlows(column: ColumnEquations): void {
-  const { stages, n, liquid, totalLiquid, totalVapour, fed, input } = column;
+  const { stages, n, liquid, totalLiquid, totalVapour, fed, input, liquidTaken, vapourTaken } = column;
+  const isEnd = (j: number): boolean => column.isTotalReboiler(j) || (j === 0 && input.top !== 'none');
   for (let j = 0; j < stages; j++) {
+    if (isEnd(j)) continue;
     let sum = 0;
     for (let i = 0; i < n; i++) sum += liquid[j * n + i];
-    totalLiquid[j] = Math.max(sum, LEAST * fed);
+    totalLiquid[j] = Math.max(sum, LEAST * fed + liquidTaken[j]);
   }
   let rising = -totalLiquid[stages - 1];
+  if (column.isTotalReboiler(stages - 1)) rising = 0;
   for (let j = stages - 1; j >= 0; j--) {
-    for (const { stage, flows } of input.feeds) if (stage === j + 1) rising += flows.reduce((sum, flow) => sum + flow, 0);
-    totalVapour[j] = Math.max(rising + (j > 0 ? totalLiquid[j - 1] : 0), LEAST * fed);
+    for (const { stage, flows } of input.feeds) if (stage === j + 1) rising += total(flows);
+    rising -= (j < stages - 1 ? liquidTaken[j] : 0) + vapourTaken[j];
+    if (isEnd(j) && j === 0) continue;
+    totalVapour[j] = Math.max(rising + (j > 0 ? totalLiquid[j - 1] - liquidTaken[j - 1] : 0) + liquidTaken[j], LEAST * fed);
   }
 }
 
-/** Heat of the stages that handles heat: what their own balances leave open with this profile. */
+/** Heat of the stages that handles heat and no target names: what their own balances leave open with this profile. */
 function firstDuties(column: ColumnEquations): void {
-  column.evaluate();
-  column.handles.forEach((handle, k) => {
-    if (handle.kind !== 'duty') return;
-    const j = handle.stage - 1;
-    const { totalLiquid, totalVapour, liquidOf, vapourOf, stages } = column;
-    const out = totalLiquid[j] * liquidOf[j].enthalpy + totalVapour[j] * vapourOf[j].enthalpy;
-    const above = j > 0 ? (totalLiquid[j - 1] - column.drawn(j - 1)) * liquidOf[j - 1].enthalpy : 0;
-    const below = j < stages - 1 ? totalVapour[j + 1] * vapourOf[j + 1].enthalpy : 0;
-    column.handleValues[k] = out - above - below - column.feedHeatOn(j);
+  const { handles, handleValues, system, n, fed } = column;
+  const { size, width, rows } = system;
+  const isEnd = (handle: Handle): boolean => handle.kind === 'duty' && (handle.stage === 1 || handle.stage === column.stages);
+  handles.forEach((handle, k) => {
+    if (handle.kind !== 'duty' || !isEnd(handle)) return;
+    const error = -rows[((handle.stage - 1) * size + 2 * n) * width + width - 1];
+    handleValues[k] += error * fed * HEAT_SCALE;
   });
 }
 
-const USUAL_REFLUX = 2;
 /** Of the feed: no flow begins below this. */
 const LEAST = 0.02;
 const TRACE = 1e-12;
+const MOST_KELVIN = 60;
+const BEYOND = 40;

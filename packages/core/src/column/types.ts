@@ -1,9 +1,10 @@
 /**
- * A column of equilibrium stages as the engine solves it. Stages count from 1 at the top; a condenser is stage 1, a kettle reboiler the last. SI units;
+ * A column of equilibrium stages as the engine solves it. Stages count from 1 at the top; a condenser is stage 1, a reboiler the last. SI units;
  * every duty is heat added, so that a condenser's is negative.
  */
 import type { BlockTridiagonal } from '../numerics/index.ts';
-import type { ThermoModel } from '../thermo/index.ts';
+import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import type { EquationRow } from './rows.ts';
 
 export interface ColumnFeed {
   stage: number;
@@ -16,58 +17,147 @@ export interface ColumnFeed {
   vapourFraction: number;
 }
 
-/** A condenser whose liquid leaves at its bubble point, or one that is an equilibrium stage with vapour product; none: the first stage is a tray. */
-export type Top = 'total-condenser' | 'partial-condenser' | 'none';
+/**
+ * A total condenser, whose liquid is divided into reflux and distillate; a partial one, an equilibrium stage with vapour product; a mixed one, with
+ * vapour and liquid product; none: the first stage is a tray and its vapour the overhead.
+ */
+export type Top = 'total-condenser' | 'partial-condenser' | 'mixed-condenser' | 'none';
 
-export type Bottom = 'kettle' | 'none';
+/**
+ * A kettle, an equilibrium stage whose liquid is the bottoms; a total reboiler, which evaporates all that the bottoms leave of the liquid above it;
+ * none: the liquid of the last tray is the bottoms.
+ */
+export type Bottom = 'kettle' | 'total-reboiler' | 'none';
 
-/** What may be moved to meet targets: the liquid taken from the first stage as distillate (mol/s), or the heat added to a stage (W). */
-export type Handle = { kind: 'distillate' } | { kind: 'duty'; stage: number };
+/** How much colder than its bubble point a total condenser's liquid leaves: by so many K, or at a temperature, K. */
+export interface Subcooling {
+  by: 'degrees' | 'temperature';
+  value: number;
+}
 
-export type ColumnProduct = 'overhead' | 'bottoms';
+/** Part of the liquid or the vapour that leaves a stage, taken away; how much is a handle. */
+export interface Draw {
+  stage: number;
+  phase: Phase;
+}
 
-/** What the column must meet. Overhead is the distillate, or without a condenser the vapour that leaves; component counts from 0. */
-export type Target =
-  | { kind: 'reflux-ratio'; value: number }
-  | { kind: 'flow'; product: ColumnProduct; value: number }
-  | { kind: 'duty'; stage: number; value: number }
-  | { kind: 'temperature'; stage: number; value: number }
-  | { kind: 'fraction'; product: ColumnProduct; component: number; value: number }
-  | { kind: 'recovery'; product: ColumnProduct; component: number; value: number };
+/** Liquid taken from one stage and returned to another, heated or cooled on the way; how much and by how much are handles. */
+export interface PumpAround {
+  from: number;
+  to: number;
+}
+
+/** What else may be moved: heat on a stage (W), a feed's flow (its part of what is given), heat added to a feed (W), every pressure (Pa more), subcooling (K more). */
+export type FreeHandle =
+  | { kind: 'duty'; stage: number }
+  | { kind: 'feed-flow'; feed: number }
+  | { kind: 'feed-heat'; feed: number }
+  | { kind: 'pressure' }
+  | { kind: 'subcooling' };
+
+/**
+ * What is moved to meet the targets. Draws count as in `drawsOf`: distillate and bottoms of condensers and total reboilers first. mol/s for flows,
+ * W for duties.
+ */
+export type Handle =
+  | FreeHandle
+  | { kind: 'draw'; draw: number }
+  | { kind: 'pump-around-flow'; loop: number }
+  | { kind: 'pump-around-duty'; loop: number };
+
+/** Where material is counted. Overhead and bottoms are all that leaves at an end; a draw counts as in `drawsOf`. */
+export type Place =
+  | { at: 'overhead' }
+  | { at: 'overhead-vapour' }
+  | { at: 'bottoms' }
+  | { at: 'draw'; draw: number }
+  | { at: 'reflux' }
+  | { at: 'boil-up' }
+  | { at: 'pump-around'; loop: number }
+  | { at: 'feed'; feed: number }
+  | { at: 'feeds' }
+  | { at: 'stage'; stage: number; phase: Phase };
+
+/** Σ wᵢ fᵢ over the components of what is counted at a place: all w = 1 its moles, w = M its mass. */
+export interface WeightedSum {
+  place: Place;
+  weights: Float64Array;
+}
+
+/** Something of a column that has a value; with every `ratio` goes what it is divided by, null for a plain sum. */
+export type Quantity =
+  | { kind: 'ratio'; over: WeightedSum; under: WeightedSum | null }
+  | { kind: 'temperature'; stage: number }
+  | { kind: 'duty'; of: 'condenser' | 'reboiler' }
+  | { kind: 'handle'; handle: Handle }
+  /** K at which what is counted there begins to boil or to condense at P, Pa. */
+  | { kind: 'saturation'; place: Place; of: 'bubble' | 'dew'; P: number }
+  /** Pa under which it boils at T, K. */
+  | { kind: 'vapour-pressure'; place: Place; T: number }
+  /** K of the liquid that a pump-around returns. */
+  | { kind: 'return-temperature'; loop: number };
+
+export interface Target {
+  quantity: Quantity;
+  value: number;
+}
 
 export interface ColumnInput {
   model: ThermoModel;
   stages: number;
   top: Top;
   bottom: Bottom;
+  /** Of a total condenser; null: its liquid leaves at the bubble point. */
+  subcooling: Subcooling | null;
   /** Pa on each stage. */
   pressure: Float64Array;
-  /** Murphree's of the vapour on each stage, 0 to 1; 1 on condenser and reboiler. */
+  /** Murphree's of the vapour, of component i on stage j at [j·n + i], 0 to 1; 1 on condenser, reboiler and the last stage. */
   efficiency: Float64Array;
-  /** W added on each stage beside condenser and reboiler. */
+  /** W added on each stage beside what handles add. */
   heat: Float64Array;
   feeds: readonly ColumnFeed[];
-  /** As many as handles: the distillate where there is a condenser, and the reboiler's duty where there is a reboiler. */
+  draws: readonly Draw[];
+  pumpArounds: readonly PumpAround[];
+  /** Handles beside those that the column has by itself. */
+  free: readonly FreeHandle[];
+  /** As many as handles (`handlesOf`). */
   targets: readonly Target[];
 }
 
 export interface ColumnProfile {
-  /** K by stage. */
+  /** K by stage; of a total condenser its bubble point. */
   T: Float64Array;
-  /** mol/s of component i leaving stage j at [j·n + i]; in a total condenser the vapour row holds the incipient vapour's mole fractions. */
+  /**
+   * mol/s of component i leaving stage j at [j·n + i]; in a total condenser the vapour row holds the mole fractions of the first bubble, in a total
+   * reboiler the liquid row those of the first drop.
+   */
   liquid: Float64Array;
   vapour: Float64Array;
 }
 
 export interface SolvedColumn extends ColumnProfile {
-  /** mol/s by component. */
+  readonly handles: readonly Handle[];
+  /** mol/s and W. */
+  readonly handleValues: Float64Array;
+  /** mol/s by component: all that leaves at the top and at the bottom, and each of `drawsOf`. */
   overhead: Float64Array;
   bottoms: Float64Array;
+  draws: Float64Array[];
   /** W, null where there is none. */
   condenserDuty: number | null;
   reboilerDuty: number | null;
   /** mol/mol, null without a condenser. */
   refluxRatio: number | null;
+  /** K of the liquid that leaves a total condenser; elsewhere that of stage 1. */
+  condensateT: number;
+  /** Pa on each stage. */
+  pressure: Float64Array;
+  record: SolveRecord;
+}
+
+/** Who solved it and how. */
+export interface SolveRecord {
+  attempts: { method: string; iterations: number; residual: number; isSolved: boolean }[];
 }
 
 /** A column while it is being solved, as its targets see it. */
@@ -77,13 +167,29 @@ export interface ColumnState extends ColumnProfile {
   readonly n: number;
   readonly stages: number;
   readonly handles: readonly Handle[];
-  /** mol/s and W. */
+  readonly draws: readonly Draw[];
   readonly handleValues: Float64Array;
-  /** mol/s that leaves each stage; of a total condenser's vapour the sum of its fractions. */
+  /** Pa. */
+  readonly pressure: Float64Array;
+  /** mol/s that leaves each stage; of first bubbles and drops the sum of their fractions. */
   readonly totalLiquid: Float64Array;
   readonly totalVapour: Float64Array;
+  /** mol/s that handles take from the liquid and the vapour of each stage. */
+  readonly liquidTaken: Float64Array;
+  readonly vapourTaken: Float64Array;
+  readonly liquidOf: readonly PhaseProperties[];
+  readonly vapourOf: readonly PhaseProperties[];
+  /** The liquid that runs from a total condenser; elsewhere that of stage 1. */
+  readonly condensate: PhaseProperties;
   readonly system: BlockTridiagonal;
   /** mol/s of everything that is fed. */
   readonly fed: number;
+  /** By component and pump-around what is in its pipe, and last its enthalpy: mol/s and W at [loop·(n + 1) + i]. */
+  readonly piped: Float64Array;
   isTotalCondenser: (j: number) => boolean;
+  isTotalReboiler: (j: number) => boolean;
+  /** Heat that a stage gives away more than it gets, W, its fixed heat not counted; slopes into a row. */
+  fillHeatOf: (j: number, row: EquationRow) => number;
+  /** Heat that has to be added to stage j, W: what its balance leaves open. */
+  openDuty: (j: number) => number;
 }

@@ -76,6 +76,8 @@ function newton(
   let at = first;
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+    // Substitutions can leap out of all temperatures, where both phases are one and every equation is met.
+    if (sought.kind === 'T' && !(at > T_LOWEST && at < T_HIGHEST)) break;
     let total = 0;
     for (let i = 0; i < n; i++) total += X[i];
     for (let i = 0; i < n; i++) x[i] = X[i] / total;
@@ -86,7 +88,6 @@ function newton(
     solveDense(jacobian, pivot, step, size);
     for (let i = 0; i < n; i++) X[i] *= Math.exp(limited(-step[i]));
     at *= Math.exp(limited(-step[n]));
-    if (sought.kind === 'T' && !(at > T_LOWEST && at < T_HIGHEST)) break;
   }
   if (!Number.isFinite(error)) return outOfReach({ code: 'not-finite', what: 'dew point' });
   return outOfReach({ code: 'no-convergence', residual: error, iterations: SUBSTITUTIONS + MAX_ITERATIONS });

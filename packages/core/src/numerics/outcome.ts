@@ -71,6 +71,8 @@ export type Reason =
   | { code: 'transfer-impossible'; kind: 'absorption' | 'stripping'; name: string; recovery: number; greatest: number }
   | { code: 'flow-below-least'; kind: 'absorption' | 'stripping'; flow: number; least: number } // mol/s
   | { code: 'stages-not-enough'; stages: number; fewest: number }
+  | { code: 'draw-too-large'; stage: number }
+  | { code: 'runs-dry'; stage: number; phase: 'liquid' | 'vapour' }
   | { code: 'not-condensable'; P: number };
 
 /** A number given on the balance sheet, as a sentence names it; component null: the product's total. */

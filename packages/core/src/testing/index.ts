@@ -1,5 +1,6 @@
 export * from '../databank/whole.ts';
 export * from './cases.ts';
+export * from './columnAudit.ts';
 export * from './constantK.ts';
 export * from './designs.ts';
 export * from './equationOfState.ts';
@@ -8,6 +9,7 @@ export * from './outcomes.ts';
 export * from './published.ts';
 export * from './publishedAzeotropes.ts';
 export * from './pengRobinson.ts';
+export * from './randomColumns.ts';
 export * from './randomMixtures.ts';
 export * from './referenceColumns.ts';
 export * from './referenceFluids.ts';

@@ -1,5 +1,6 @@
 /** Columns solved by an independent program, all constants inside (tools/reference/columns/README.md). */
 import { readFileSync } from 'node:fs';
+import { flowOf, fractionOf, moles, recoveryOf, refluxRatio } from '../column/index.ts';
 import type { ColumnInput, Target } from '../column/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
 import { stateFrom } from '../equilibrium/index.ts';
@@ -157,23 +158,23 @@ function modelOf({ components, model, kij, nrtl }: ReferenceColumn): ThermoModel
   return solvedValue(buildModel(mixture));
 }
 
-function targetOf({ kind, value, stage = 0, product, component = 0 }: ReferenceColumn['specs'][number], stages: number): Target {
-  const of = product === 'bottoms' ? ('bottoms' as const) : ('overhead' as const);
+function targetOf({ kind, value, stage = 0, product, component = 0 }: ReferenceColumn['specs'][number], n: number): Target {
+  const place = { at: product === 'bottoms' ? ('bottoms' as const) : ('overhead' as const) };
   switch (kind) {
     case 'reflux_ratio':
-      return { kind: 'reflux-ratio', value };
+      return { quantity: refluxRatio(moles(n)), value };
     case 'distillate_rate':
-      return { kind: 'flow', product: 'overhead', value };
+      return { quantity: flowOf({ at: 'overhead' }, moles(n)), value };
     case 'bottoms_rate':
-      return { kind: 'flow', product: 'bottoms', value };
+      return { quantity: flowOf({ at: 'bottoms' }, moles(n)), value };
     case 'reboiler_duty':
-      return { kind: 'duty', stage: stages, value };
+      return { quantity: { kind: 'duty', of: 'reboiler' }, value };
     case 'stage_temperature':
-      return { kind: 'temperature', stage, value };
+      return { quantity: { kind: 'temperature', stage }, value };
     case 'mole_fraction':
-      return { kind: 'fraction', product: of, component, value };
+      return { quantity: fractionOf(place, [component], moles(n)), value };
     case 'recovery':
-      return { kind: 'recovery', product: of, component, value };
+      return { quantity: recoveryOf(place, [component], moles(n)), value };
     default:
       throw new Error(`a specification ${kind}`);
   }
@@ -188,7 +189,11 @@ export function inputOfReference(reference: ReferenceColumn): ColumnInput {
     top: column.condenser.type === 'total' ? 'total-condenser' : 'none',
     bottom: column.reboiler.type === 'kettle' ? 'kettle' : 'none',
     pressure: Float64Array.from(column.stage_pressures_Pa),
-    efficiency: Float64Array.from(column.murphree_vapour),
+    subcooling: null,
+    efficiency: Float64Array.from({ length: column.n_stages * model.n }, (_, k) => column.murphree_vapour[Math.floor(k / model.n)]),
+    draws: [],
+    pumpArounds: [],
+    free: [],
     heat: Float64Array.from(column.stage_duties_W),
     feeds: feeds.map(({ stage, rate_mol_s, z, P_Pa, state, T_K = 0, vapour_fraction = 0 }) => {
       const known =
@@ -204,6 +209,6 @@ export function inputOfReference(reference: ReferenceColumn): ColumnInput {
         vapourFraction,
       };
     }),
-    targets: specs.map((spec) => targetOf(spec, column.n_stages)),
+    targets: specs.map((spec) => targetOf(spec, model.n)),
   };
 }

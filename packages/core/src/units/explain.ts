@@ -48,6 +48,10 @@ export function explain(reason: Reason, show: Show): string {
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
     case 'phases-alike':
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
+    case 'runs-dry':
+      return `Stage ${show.count(reason.stage)} runs dry: no ${reason.phase} is left on it. ${reason.phase === 'liquid' ? 'Raise the reflux, or draw less above it.' : 'Raise the boil-up, or draw less vapour below it.'}`;
+    case 'draw-too-large':
+      return `What is drawn from stage ${show.count(reason.stage)} is more than leaves it: draw less, or raise the reflux.`;
     case 'keys-turn':
       return `At the ${reason.place} of the column, ${show.temperature(reason.T)}, ${reason.name} is not more volatile than ${reason.other} (α ${reason.alpha.toPrecision(3)}): an azeotrope lies between, or the keys are the wrong way round. Exchange them, ask less purity, or choose another pressure.`;
     case 'azeotrope-of-keys':

@@ -59,6 +59,8 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'passes-too-little':
     case 'transfer-impossible':
     case 'flow-below-least':
+    case 'runs-dry':
+    case 'draw-too-large':
     case 'not-condensable':
     case 'feed-outside-products':
     case 'draw-outside-products':

@@ -1,0 +1,44 @@
+/** What a column has to be moved by, and what it draws: both follow from how it is built. */
+import type { ColumnInput, Draw, Handle } from './types.ts';
+
+/** Distillate of a total or mixed condenser, bottoms beside a total reboiler, then the side draws. */
+export function drawsOf({ top, bottom, stages, draws }: Pick<ColumnInput, 'top' | 'bottom' | 'stages' | 'draws'>): Draw[] {
+  return [
+    ...(hasDistillateDraw(top) ? [{ stage: 1, phase: 'liquid' } as const] : []),
+    ...(bottom === 'total-reboiler' ? [{ stage: stages - 1, phase: 'liquid' } as const] : []),
+    ...draws,
+  ];
+}
+
+export const hasDistillateDraw = (top: ColumnInput['top']): boolean => top === 'total-condenser' || top === 'mixed-condenser';
+
+/** Where the bottoms stand among `drawsOf`; −1 where they are all that runs from the last stage. */
+export const bottomsDraw = ({ top, bottom }: Pick<ColumnInput, 'top' | 'bottom'>): number =>
+  bottom === 'total-reboiler' ? (hasDistillateDraw(top) ? 1 : 0) : -1;
+
+/** Where the first side draw stands among `drawsOf`. */
+export const firstSideDraw = ({ top, bottom }: Pick<ColumnInput, 'top' | 'bottom'>): number =>
+  (hasDistillateDraw(top) ? 1 : 0) + (bottom === 'total-reboiler' ? 1 : 0);
+
+/** Flows of draws, duties of an equilibrium condenser and of a kettle, pump-arounds, then what was freed. */
+export function handlesOf(input: Omit<ColumnInput, 'targets'>): Handle[] {
+  const { top, bottom, stages, pumpArounds, free } = input;
+  return [
+    ...drawsOf(input).map((_, draw): Handle => ({ kind: 'draw', draw })),
+    ...(top === 'partial-condenser' || top === 'mixed-condenser' ? [{ kind: 'duty', stage: 1 } as const] : []),
+    ...(bottom === 'kettle' ? [{ kind: 'duty', stage: stages } as const] : []),
+    ...pumpArounds.flatMap((_, loop): Handle[] => [
+      { kind: 'pump-around-flow', loop },
+      { kind: 'pump-around-duty', loop },
+    ]),
+    ...free,
+  ];
+}
+
+export function sameHandle(a: Handle, b: Handle): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}
+
+/** Whether a handle is a flow of material, which cannot fall below nothing. */
+export const isFlow = (handle: Handle): boolean =>
+  handle.kind === 'draw' || handle.kind === 'pump-around-flow' || handle.kind === 'feed-flow';

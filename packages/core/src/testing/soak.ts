@@ -1,0 +1,53 @@
+/** Random columns solved cold, and by the purities they came to; bundled and run by scripts/soak.mjs. */
+import { solveColumn } from '../column/index.ts';
+import { auditColumn } from './columnAudit.ts';
+import { askedByPurity, randomColumns } from './randomColumns.ts';
+import type { RandomColumn } from './randomColumns.ts';
+
+export interface SoakReport {
+  columns: number;
+  solved: number;
+  /** Called solved, but the audit says otherwise. */
+  falselySolved: string[];
+  failed: { words: string; reason: string; attempts: string }[];
+  byMethod: Record<string, number>;
+  /** ms: median, 90 %, 99 %, slowest. */
+  times: number[];
+}
+
+export function soak(seed: number, count: number): SoakReport {
+  const report: SoakReport = { columns: 0, solved: 0, falselySolved: [], failed: [], byMethod: {}, times: [] };
+  const times: number[] = [];
+  const one = (column: RandomColumn) => {
+    const began = performance.now();
+    const outcome = solveColumn(column.input);
+    times.push(performance.now() - began);
+    report.columns++;
+    if (outcome.state !== 'solved') {
+      const reason = outcome.state === 'out-of-reach' ? outcome.reason.code : 'open';
+      report.failed.push({
+        words: column.words,
+        reason,
+        attempts: JSON.stringify(outcome.state === 'out-of-reach' ? outcome.reason : ''),
+      });
+      return undefined;
+    }
+    report.solved++;
+    const { attempts } = outcome.value.record;
+    const last = attempts[attempts.length - 1];
+    const key = `attempt ${attempts.length}: ${last.method}`;
+    report.byMethod[key] = (report.byMethod[key] ?? 0) + 1;
+    const audit = auditColumn(column.input, outcome.value);
+    if (!(audit.material < 1e-8 && audit.heat < 1e-8 && audit.equilibrium < 1e-8 && audit.least >= 0))
+      report.falselySolved.push(`${column.words}: ${JSON.stringify(audit)}`);
+    return outcome.value;
+  };
+  for (const column of randomColumns(seed, count)) {
+    const found = one(column);
+    const harder = found === undefined ? undefined : askedByPurity(column, found);
+    if (harder !== undefined) one(harder);
+  }
+  times.sort((a, b) => a - b);
+  report.times = [0.5, 0.9, 0.99, 1].map((q) => times[Math.min(times.length - 1, Math.floor(q * times.length))]);
+  return report;
+}
