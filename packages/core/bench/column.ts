@@ -64,7 +64,7 @@ const timings = [
   time(
     'Column of 30 stages, 5 components, warm (reflux 2 % more)',
     5,
-    () => solveColumn(withReflux(five, 2.04), before.value),
+    () => solveColumn(withReflux(five, 2.04), { before: before.value }),
     RUNS,
   ),
   time('Column of 30 stages, 10 components, cold', 50, (k) => solveColumn(withReflux(ten, 2 + (k % 50) / 100)), RUNS),

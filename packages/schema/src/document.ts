@@ -7,7 +7,7 @@ import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/cor
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -262,14 +262,70 @@ const Absorption = z.strictObject({
 
 const condenser = z.enum(['total', 'partial', 'mixed']);
 
-const Carried = z.strictObject({
-  from: z.enum(['graph', 'estimate']),
-  stages: number.positive(),
-  feedStage: number.positive(),
-  reflux: number.min(0),
-  distillate: number.positive(),
-  pressure: z.strictObject({ top: number.positive(), bottom: number.positive() }),
-  condenser,
+const stage = z.int().min(1).max(1000);
+
+const FreedHandle = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal(['feed-flow', 'feed-heat']), stream: identifier }),
+  z.strictObject({ kind: z.literal('stage-duty'), stage }),
+  z.strictObject({ kind: z.literal(['pressure', 'subcooling']) }),
+]);
+
+const basis = z.enum(['mole', 'mass', 'volume']);
+const someComponents = z.array(identifier).max(60);
+
+export const LadderQuantity = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal(['reflux-ratio', 'boil-up-ratio']), basis }),
+  z.strictObject({ kind: z.literal(['flow', 'fraction', 'recovery']), place: identifier, components: someComponents, basis }),
+  z.strictObject({
+    kind: z.literal('component-ratio'),
+    place: identifier,
+    components: someComponents,
+    over: someComponents,
+    basis,
+  }),
+  z.strictObject({ kind: z.literal('temperature'), stage }),
+  z.strictObject({ kind: z.literal(['bubble-point', 'dew-point']), place: identifier, pressure: number.positive() }),
+  z.strictObject({ kind: z.literal('vapour-pressure'), place: identifier, temperature: number.positive() }),
+  z.strictObject({ kind: z.literal(['molar-mass', 'standard-density']), place: identifier }),
+  z.strictObject({ kind: z.literal('duty'), of: z.enum(['condenser', 'reboiler']) }),
+  z.strictObject({ kind: z.literal('stage-flow'), stage, phase: z.enum(['liquid', 'vapour']), basis }),
+  z.strictObject({ kind: z.literal('draw-share'), draw: identifier }),
+  z.strictObject({ kind: z.literal(['loop-flow', 'loop-duty', 'return-temperature']), loop: identifier }),
+  z.strictObject({ kind: z.literal('freed'), handle: FreedHandle }),
+]);
+
+export const LadderTarget = z.strictObject({
+  id: identifier,
+  quantity: LadderQuantity,
+  wish: z.enum(['equal', 'at-most', 'at-least']),
+  value: number.nullable(),
+  isInForce: z.boolean(),
+});
+
+const LadderPressure = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('ends'), top: number.nullable(), bottom: number.nullable() }),
+  z.strictObject({ by: z.literal('drops'), top: number.nullable(), condenserDrop: number, stageDrop: number }),
+  z.strictObject({ by: z.literal('list'), values: z.array(number).max(400) }),
+]);
+
+export const Ladder = z.strictObject({
+  stages: z.int().min(2).max(400),
+  top: z.enum(['total', 'partial', 'mixed', 'none']),
+  bottom: z.enum(['kettle', 'total', 'none']),
+  subcooling: z.strictObject({ by: z.enum(['degrees', 'temperature']), value: number }).nullable(),
+  pressure: LadderPressure,
+  feeds: z.record(identifier, z.strictObject({ stage, way: z.enum(['whole', 'vapour-above']) })),
+  drawStages: Stages,
+  pumpArounds: z.array(z.strictObject({ id: identifier, name: text(120), from: stage, to: stage })).max(10),
+  heats: z.array(z.strictObject({ stage, duty: number })).max(100),
+  heatLoss: number,
+  efficiency: z.strictObject({
+    all: number,
+    stages: z.record(z.string().regex(/^\d{1,3}$/), number),
+    components: z.record(identifier, number),
+  }),
+  freed: z.array(FreedHandle).max(20),
+  targets: z.array(LadderTarget).max(60),
 });
 
 const Column = z
@@ -288,7 +344,7 @@ const Column = z
     graph: Graph,
     estimate: Estimate,
     absorption: Absorption,
-    carried: Carried.nullable(),
+    ladder: Ladder.nullable(),
   })
   .refine(({ balance, draws }) => balance.cells.every((c) => isProduct(c.product, draws)), {
     message: 'a number of a product that does not exist',
@@ -321,12 +377,13 @@ export const Display = z.strictObject({
   density: unitOf('density'),
 });
 
-const CoolingLevel = z.strictObject({ temperature: number.min(50).max(600), approach: number.min(0).max(200) });
+const CoolingLevel = z.strictObject({ temperature: number.min(50).max(900), approach: number.min(0).max(200) });
 
 const Site = z.strictObject({
   barometricPressure: number.min(1e4).max(2e5),
   standardTemperature: number.min(250).max(320),
   cooling: z.strictObject({ water: CoolingLevel, air: CoolingLevel, refrigerant: CoolingLevel }),
+  heating: CoolingLevel,
 });
 
 const Connection = z.strictObject({ from: z.strictObject({ stream: identifier }), to: z.strictObject({ unit: identifier }) });

@@ -4,7 +4,7 @@ import type { CaseDocument } from './document.ts';
 
 const ATMOSPHERE = 101325; // Pa
 
-/** Common practice: cooling water of 30 °C, air of 35 °C, chilled brine of −10 °C, each with the smallest difference exchangers are built for. */
+/** Common practice: cooling water of 30 °C, air of 35 °C, chilled brine of −10 °C, steam of 10 bar at 180 °C, each with the smallest difference exchangers are built for. */
 export const USUAL_SITE: CaseDocument['site'] = {
   barometricPressure: ATMOSPHERE,
   standardTemperature: 288.15,
@@ -13,6 +13,7 @@ export const USUAL_SITE: CaseDocument['site'] = {
     air: { temperature: 308.15, approach: 15 },
     refrigerant: { temperature: 263.15, approach: 5 },
   },
+  heating: { temperature: 453.15, approach: 10 },
 };
 
 /** Distillation with nothing chosen but what nearly every case has: one feed, a saturated liquid, atmospheric pressure. */
@@ -79,7 +80,7 @@ function newColumn(): CaseDocument['units'][number] {
     graph: { task: 'design', rating: noRating(), reflux, feedStages: {}, drawStages: {}, efficiency: null },
     estimate: { keys: null, find: 'stages', reflux, stages: null, fit: 'molokanov', efficiency: null },
     absorption: noAbsorption(),
-    carried: null,
+    ladder: null,
   };
 }
 

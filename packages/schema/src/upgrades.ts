@@ -10,6 +10,7 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   2: wholeRecords,
   3: feedsAndSheet,
   4: moreStreams,
+  5: ladders,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -132,6 +133,50 @@ function columnOfStreams({ graph, ...unit }: Loose, feed: string): Loose {
       efficiency: null,
     },
     absorption: noAbsorption(),
+  };
+}
+
+/** Schema 6: what was carried over became a ladder, the column stage by stage; the site has a heating medium. */
+function ladders(document: Loose): Loose {
+  const fed = listOf(document['connections']).map(({ from, to }) => [(to as Loose)['unit'], (from as Loose)['stream']]);
+  return {
+    ...document,
+    site: { heating: USUAL_SITE.heating, ...(document['site'] as Loose) },
+    units: listOf(document['units']).map(({ carried, ...unit }) => {
+      const feed = fed.find(([to]) => to === unit['id'])?.[1];
+      return { ...unit, ladder: ladderOf(carried as Loose | null, typeof feed === 'string' ? feed : 'feed') };
+    }),
+  };
+}
+
+function ladderOf(carried: Loose | null | undefined, feed: string): Loose | null {
+  if (carried === null || carried === undefined) return null;
+  const { stages, feedStage, reflux, distillate, pressure, condenser } = carried;
+  // The ladder counts a total condenser.
+  const above = condenser === 'total' ? 1 : 0;
+  const flow = (id: string, place: string, value: unknown): Loose => ({
+    id,
+    quantity: { kind: 'flow', place, components: [], basis: 'mole' },
+    wish: 'equal',
+    value,
+    isInForce: true,
+  });
+  const refluxTarget = { ...flow('reflux', '', reflux), quantity: { kind: 'reflux-ratio', basis: 'mole' } };
+  const vent = condenser === 'mixed' ? [flow('vent', 'overhead-vapour', null)] : [];
+  return {
+    stages: Number(stages) + above,
+    top: condenser,
+    bottom: 'kettle',
+    subcooling: null,
+    pressure: { by: 'ends', ...(pressure as Loose) },
+    feeds: { [feed]: { stage: Number(feedStage) + above, way: 'whole' } },
+    drawStages: {},
+    pumpArounds: [],
+    heats: [],
+    heatLoss: 0,
+    efficiency: { all: 1, stages: {}, components: {} },
+    freed: [],
+    targets: [refluxTarget, flow('distillate', 'overhead', distillate), ...vent],
   };
 }
 

@@ -3,9 +3,10 @@ import { total } from './equations.ts';
 import type { ColumnEquations } from './equations.ts';
 import { bottomsDraw, sameHandle } from './handles.ts';
 import { startProfile } from './start.ts';
-import type { Handle, SolvedColumn, SolveRecord } from './types.ts';
+import { pairingOf } from './pairing.ts';
+import type { Handle, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 
-export function answerOf(column: ColumnEquations, record: SolveRecord): SolvedColumn {
+export function answerOf(column: ColumnEquations, record: SolveRecord, watch: readonly Quantity[]): SolvedColumn {
   const { n, stages, T, liquid, vapour, totalLiquid, totalVapour, handles, handleValues, input } = column;
   const drawn = column.draws.map(({ stage, phase }, draw) => {
     const k = handles.findIndex((h) => h.kind === 'draw' && h.draw === draw);
@@ -37,6 +38,8 @@ export function answerOf(column: ColumnEquations, record: SolveRecord): SolvedCo
     refluxRatio: input.top === 'none' ? null : (totalLiquid[0] - column.liquidTaken[0]) / total(overhead),
     condensateT: column.condensateT(),
     pressure: column.pressure.slice(),
+    pairing: pairingOf(column),
+    watched: watch.map((quantity) => column.valueOf(quantity)),
     record,
   };
 }

@@ -375,7 +375,7 @@ describe('what does not matter', () => {
     const [reflux, distillate] = inputOfReference(reference).targets;
     const targets = [{ ...reflux, value: 1.02 * reflux.value }, distillate];
     const input = { ...inputOfReference(reference), targets };
-    const [cold, warm] = [solveColumn(input), solveColumn(input, plain)];
+    const [cold, warm] = [solveColumn(input), solveColumn(input, { before: plain })];
     const a = solvedValue(cold);
     solvedValue(warm).T.forEach((T, j) => expect(Math.abs(a.T[j] - T)).toBeLessThan(1e-7));
     const steps = (outcome: typeof cold): number => (outcome.state === 'solved' ? outcome.report.iterations : Infinity);

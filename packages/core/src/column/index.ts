@@ -11,7 +11,9 @@ export {
   refluxRatio,
 } from './quantities.ts';
 export { solveColumn } from './solve.ts';
-export type { MethodName } from './solve.ts';
+export type { MethodName, SolveOptions } from './solve.ts';
+export { solveBounded } from './bounds.ts';
+export type { Bound } from './bounds.ts';
 export type {
   Bottom,
   ColumnFeed,
@@ -27,3 +29,6 @@ export type {
   Target,
   Top,
 } from './types.ts';
+export { conflictOf } from './possible.ts';
+export type { TargetConflict } from './possible.ts';
+export type { BoundedColumn } from './bounds.ts';

@@ -9,16 +9,24 @@ import { newton } from './newton.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { startProfile, usualSweeps } from './start.ts';
 import type { SweepKind } from './start.ts';
-import type { ColumnInput, SolvedColumn, SolveRecord } from './types.ts';
+import type { ColumnInput, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 import { stageOverdrawn } from './walk.ts';
 
+export interface SolveOptions {
+  /** An earlier solution of the same components to begin from, stretched where the stages are not as many. */
+  before?: SolvedColumn | undefined;
+  /** The one method to use; left out: as the policy says. */
+  only?: MethodName;
+  /** Quantities whose values are wanted beside the targets. */
+  watch?: readonly Quantity[];
+}
+
 /**
- * @param before an earlier solution of the same components to begin from, stretched where the stages are not as many
- * @param only   the one method to use; left out: as the policy says
- * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`, `runs-dry`, `draw-too-large`
+ * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`, `runs-dry`, `draw-too-large`,
+ *          `stopped-short` (its target by its place) with the nearest column that was met
  * @throws RangeError when targets and handles are not as many, or an efficiency stands where no vapour comes from below: our mistake
  */
-export function solveColumn(input: ColumnInput, before?: SolvedColumn, only?: MethodName): Outcome<SolvedColumn> {
+export function solveColumn(input: ColumnInput, { before, only, watch = [] }: SolveOptions = {}): Outcome<SolvedColumn> {
   const column = new ColumnEquations(input);
   if (input.targets.length !== column.handles.length)
     throw new RangeError(`${input.targets.length} targets for ${column.handles.length} handles`);
@@ -26,15 +34,22 @@ export function solveColumn(input: ColumnInput, before?: SolvedColumn, only?: Me
     if (input.efficiency[(input.stages - 1) * column.n + i] !== 1) throw new RangeError('an efficiency on the last stage');
   const record: SolveRecord = { attempts: [] };
   let refused: Reason | undefined;
+  let nearest: SolvedColumn | undefined;
   for (const attempt of POLICY) {
     if (only !== undefined && attempt.method !== only) continue;
     if (attempt.start === 'earlier solution' && before === undefined) continue;
     const report = tried(column, attempt, before, record);
-    if (!report.isSolved) continue;
+    if (!report.isSolved) {
+      if (attempt.method !== 'easy targets first' || !(report.residual < 1)) continue;
+      // The walk stands at the last point it met.
+      nearest = answerOf(column, record, watch);
+      refused = stoppedShort(column, report.residual);
+      continue;
+    }
     refused = refusalOf(column);
-    if (refused === undefined) return solved(answerOf(column, record), lastOf(record));
+    if (refused === undefined) return solved(answerOf(column, record, watch), lastOf(record));
   }
-  return outOfReach(refused ?? { code: 'no-convergence', ...lastOf(record) }, lastOf(record));
+  return outOfReach(refused ?? { code: 'no-convergence', ...lastOf(record) }, lastOf(record), nearest);
 }
 
 export type MethodName = keyof typeof METHODS;
@@ -88,6 +103,15 @@ function lastOf({ attempts }: SolveRecord): { iterations: number; residual: numb
     iterations: attempts.reduce((sum, { iterations }) => sum + iterations, 0),
     residual: Number.isFinite(residual) ? residual : 1,
   };
+}
+
+/** The target that is farthest from what is wanted where the walk ended. */
+function stoppedShort(column: ColumnEquations, left: number): Reason {
+  const { targets } = column.input;
+  const now = targets.map(({ quantity }) => column.valueOf(quantity));
+  const apart = targets.map(({ value }, k) => Math.abs(now[k] - value) / Math.max(Math.abs(value), 1e-9));
+  const worst = apart.indexOf(Math.max(...apart));
+  return { code: 'stopped-short', target: String(worst), wanted: targets[worst].value, reached: now[worst], share: 1 - left };
 }
 
 /** Why a profile that meets every equation is no answer all the same. */

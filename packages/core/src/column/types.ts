@@ -152,6 +152,10 @@ export interface SolvedColumn extends ColumnProfile {
   condensateT: number;
   /** Pa on each stage. */
   pressure: Float64Array;
+  /** Handle that serves each target best, no two the same. */
+  pairing: number[];
+  /** What the quantities that were watched are, NaN where they are nothing. */
+  watched: number[];
   record: SolveRecord;
 }
 

@@ -17,6 +17,8 @@ export class BlockTridiagonal {
   readonly borderRows: Float64Array;
   /** [equation · (border + 1) + handle], with the right side last. */
   readonly corner: Float64Array;
+  /** [equation · border + handle]: what the border's equations depend on its unknowns by, all stages followed; of the last `solve`. */
+  readonly schur: Float64Array;
   /** The solution: blocks in order, then the border. */
   readonly solution: Float64Array;
 
@@ -29,6 +31,7 @@ export class BlockTridiagonal {
     this.left = new Float64Array(blocks * size * size);
     this.borderRows = new Float64Array(border * blocks * size);
     this.corner = new Float64Array(border * (border + 1));
+    this.schur = new Float64Array(border * border);
     this.solution = new Float64Array(blocks * size + border);
   }
 
@@ -122,6 +125,7 @@ export class BlockTridiagonal {
         if (factor === 0) continue;
         for (let c = 0; c <= border; c++) corner[e * (border + 1) + c] -= factor * rows[u * width + 2 * size + c];
       }
+    for (let e = 0; e < border; e++) for (let c = 0; c < border; c++) this.schur[e * border + c] = corner[e * (border + 1) + c];
     if (!this.solveCorner()) return false;
     for (let u = 0; u < unknowns; u++) {
       let value = rows[u * width + width - 1];

@@ -37,7 +37,9 @@ export type OpenPoint =
   | { code: 'not-two-streams'; path: string; count: number }
   | { code: 'not-above-one'; path: string; what: string; value: number }
   | { code: 'not-two-components'; path: string; count: number }
-  | { code: 'below-zero-kelvin'; path: string; what: string };
+  | { code: 'below-zero-kelvin'; path: string; what: string }
+  | { code: 'targets-for-handles'; path: string; targets: number; handles: string[] }
+  | { code: 'not-with-column'; path: string; what: string; needs: string };
 
 export type Reason =
   | { code: 'supercritical'; P: number; highest: number } // Pa
@@ -72,6 +74,9 @@ export type Reason =
   | { code: 'flow-below-least'; kind: 'absorption' | 'stripping'; flow: number; least: number } // mol/s
   | { code: 'stages-not-enough'; stages: number; fewest: number }
   | { code: 'draw-too-large'; stage: number }
+  | { code: 'targets-repeat'; targets: string[] }
+  | { code: 'targets-beyond-balance'; targets: string[] }
+  | { code: 'stopped-short'; target: string; wanted: number; reached: number; share: number }
   | { code: 'runs-dry'; stage: number; phase: 'liquid' | 'vapour' }
   | { code: 'not-condensable'; P: number };
 
@@ -99,7 +104,16 @@ export type Warning =
   | { code: 'cell-repeats'; cell: NamedCell }
   | { code: 'tangent-pinch'; x: number }
   | { code: 'volatility-varies'; name: string; other: string; lowest: number; highest: number }
-  | { code: 'no-reflux-needed'; minimum: number }; // mol/mol
+  | { code: 'no-reflux-needed'; minimum: number } // mol/mol
+  | { code: 'other-split'; holds: string; wants: string }
+  | { code: 'colder-than-coolant'; T: number; coolant: 'water' | 'air' | 'refrigerant'; available: number } // K
+  | { code: 'hotter-than-heating'; T: number; available: number } // K
+  | { code: 'nearly-dry'; stage: number; phase: 'liquid' | 'vapour'; flow: number } // mol/s
+  | { code: 'stage-outside-range'; stage: number; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
+  | { code: 'reflux-vanishes'; reflux: number } // mol/mol
+  | { code: 'feed-unlike-stage'; feed: string; T: number; stage: number; there: number } // K
+  | { code: 'feed-below-pressure'; feed: string; P: number; stage: number; there: number } // Pa
+  | { code: 'subcooled-above-boiling'; T: number; boils: number }; // K
 
 export function solved<T>(value: T, report: Report = EXACT, warnings: Warning[] = []): Outcome<T> {
   return { state: 'solved', value, report, warnings };

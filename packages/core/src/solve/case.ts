@@ -21,7 +21,10 @@ import { solveGraph, solveGraphBeside } from './graph.ts';
 import { pressurePoints } from './graphInputs.ts';
 import type { GraphBesideResult, GraphResult } from './graph.ts';
 import { hashOf } from './hash.ts';
+import type { SolvedColumn } from '../column/index.ts';
 import { createKeeper } from './keeper.ts';
+import { solveLadder } from './ladder.ts';
+import type { LadderResult } from './ladder.ts';
 
 export interface FeedResult {
   inputHash: string;
@@ -43,6 +46,8 @@ export interface CaseSolver {
   estimate: (document: CaseDocument, unit: string) => EstimateResult;
   /** What stands beside the graph; apart for the same reason. */
   graphBeside: (document: CaseDocument, unit: string) => GraphBesideResult;
+  /** The rigorous column; begins from its last solution of the same mixture. */
+  ladder: (document: CaseDocument, unit: string) => LadderResult;
 }
 
 /** A solver that keeps what the last document has in common with the next. */
@@ -51,6 +56,7 @@ export function createCaseSolver(): CaseSolver {
   const feeds = createKeeper<Outcome<FeedFacts>>(100);
   const balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(1);
   const curves = createKeeper<Outcome<BinaryCurve>>(3);
+  let last: { mixture: string; solution: SolvedColumn } | undefined;
 
   function before(document: CaseDocument, column: ColumnUnit, hashes: InputHashes) {
     const model = models(hashOf(document.mixture), () => modelOf(document));
@@ -95,6 +101,16 @@ export function createCaseSolver(): CaseSolver {
       const hashes = inputHashes(document, unit);
       return { inputHash: hashes.graph, outcome: solveGraphBeside(document, column, before(document, column, hashes), curves) };
     },
+    ladder(document, unit) {
+      const column = columnOf(document, unit);
+      const hashes = inputHashes(document, unit);
+      const mixture = hashOf(document.mixture);
+      const begin = last?.mixture === mixture ? last.solution : undefined;
+      const outcome = solveLadder(document, column, before(document, column, hashes), begin, (solution) => {
+        last = { mixture, solution };
+      });
+      return { inputHash: hashes.ladder, outcome };
+    },
   };
 }
 
@@ -104,6 +120,7 @@ export interface InputHashes {
   graph: string;
   estimate: string;
   absorption: string;
+  ladder: string;
 }
 
 /** Hash of everything that each stop reads. */
@@ -119,6 +136,7 @@ export function inputHashes(document: CaseDocument, unit: string): InputHashes {
     graph: hashOf(balance, column.graph, column.condenser, column.subcooling, column.bottom),
     estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
     absorption: hashOf(balance, column.absorption),
+    ladder: hashOf(balance, column.ladder, document.site),
   };
 }
 

@@ -24,6 +24,8 @@ export interface SiteConditions {
   /** Temperature of standard liquid volumes, K. */
   standardTemperature: number;
   cooling: Record<CoolingName, CoolingLevel>;
+  /** What heats reboilers, as a coolant the other way round. */
+  heating: CoolingLevel;
 }
 
 export type CoolingName = 'water' | 'air' | 'refrigerant';
@@ -98,7 +100,8 @@ export interface ColumnUnit {
   graph: GraphInputs;
   estimate: EstimateInputs;
   absorption: AbsorptionInputs;
-  carried: Carried | null;
+  /** null: nothing has been carried over to it. */
+  ladder: LadderInputs | null;
 }
 
 /** A product between distillate and bottoms, drawn from a stage as liquid or as vapour. */
@@ -183,16 +186,90 @@ export interface AbsorptionInputs {
   efficiency: number | null;
 }
 
-/** What an estimate or a graph hands on to the rigorous column. */
-export interface Carried {
-  from: 'graph' | 'estimate';
+/** The rigorous column, stage by stage. Stages count from 1 at the top; a condenser is stage 1 and a reboiler the last. */
+export interface LadderInputs {
   stages: number;
-  feedStage: number;
-  reflux: number; // mol/mol
-  distillate: number; // mol/s
-  pressure: { top: number; bottom: number }; // Pa
-  condenser: CondenserKind;
+  top: LadderTop;
+  bottom: LadderBottom;
+  /** Of a total condenser's liquid: K below its bubble point, or K. */
+  subcooling: { by: 'degrees' | 'temperature'; value: number } | null;
+  pressure: LadderPressure;
+  /** By stream; one that is left out enters half-way. */
+  feeds: Record<string, LadderFeed>;
+  /** By side draw; one that is left out is drawn half-way. */
+  drawStages: Record<string, number>;
+  pumpArounds: PumpAroundInputs[];
+  /** W added to a stage; taken from it where negative. */
+  heats: { stage: number; duty: number }[];
+  /** W lost to the surroundings by all stages between condenser and reboiler together. */
+  heatLoss: number;
+  /** Murphree's of the vapour, 0 to 1: of every tray, of single trays, of single components. */
+  efficiency: { all: number; stages: Record<string, number>; components: Record<string, number> };
+  freed: FreedHandle[];
+  targets: LadderTarget[];
 }
+
+export type LadderTop = 'total' | 'partial' | 'mixed' | 'none';
+
+/** A kettle; a total reboiler, which evaporates all that the bottoms leave; or none. */
+export type LadderBottom = 'kettle' | 'total' | 'none';
+
+/** Pa. */
+export type LadderPressure =
+  | { by: 'ends'; top: number | null; bottom: number | null }
+  | { by: 'drops'; top: number | null; condenserDrop: number; stageDrop: number }
+  | { by: 'list'; values: number[] };
+
+export interface LadderFeed {
+  stage: number;
+  /** All of it to its stage, or its vapour to the stage above. */
+  way: 'whole' | 'vapour-above';
+}
+
+export interface PumpAroundInputs {
+  id: string;
+  name: string;
+  from: number;
+  to: number;
+}
+
+/** What may be moved besides draws, duties of the ends and pump-arounds. */
+export type FreedHandle =
+  | { kind: 'feed-flow'; stream: string }
+  | { kind: 'feed-heat'; stream: string }
+  | { kind: 'stage-duty'; stage: number }
+  | { kind: 'pressure' }
+  | { kind: 'subcooling' };
+
+export interface LadderTarget {
+  id: string;
+  quantity: LadderQuantity;
+  /** Held exactly, or only where it would otherwise be passed. */
+  wish: 'equal' | 'at-most' | 'at-least';
+  /** SI. */
+  value: number | null;
+  isInForce: boolean;
+}
+
+export type QuantityBasis = 'mole' | 'mass' | 'volume';
+
+/**
+ * What is wanted. A place is `overhead` (all that leaves at the top), `overhead-vapour`, `bottoms`, or a side draw's id; `components` empty means all
+ * of them together.
+ */
+export type LadderQuantity =
+  | { kind: 'reflux-ratio' | 'boil-up-ratio'; basis: QuantityBasis }
+  | { kind: 'flow' | 'fraction' | 'recovery'; place: string; components: string[]; basis: QuantityBasis }
+  | { kind: 'component-ratio'; place: string; components: string[]; over: string[]; basis: QuantityBasis }
+  | { kind: 'temperature'; stage: number }
+  | { kind: 'bubble-point' | 'dew-point'; place: string; pressure: number }
+  | { kind: 'vapour-pressure'; place: string; temperature: number }
+  | { kind: 'molar-mass' | 'standard-density'; place: string }
+  | { kind: 'duty'; of: 'condenser' | 'reboiler' }
+  | { kind: 'stage-flow'; stage: number; phase: 'liquid' | 'vapour'; basis: QuantityBasis }
+  | { kind: 'draw-share'; draw: string }
+  | { kind: 'loop-flow' | 'loop-duty' | 'return-temperature'; loop: string }
+  | { kind: 'freed'; handle: FreedHandle };
 
 export interface Connection {
   from: { stream: string };

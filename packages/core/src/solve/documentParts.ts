@@ -20,3 +20,7 @@ export function pressuresOf({ pressure: { top, bottom } }: ColumnUnit): { top: n
   const below = bottom === null || !(bottom > 0) ? top : bottom;
   return { top, feed: (top + below) / 2, bottom: below };
 }
+
+/** What a record holds under a key; undefined where it holds nothing of its own. */
+export const entryOf = <T>(record: Readonly<Record<string, T>>, key: string): T | undefined =>
+  Object.hasOwn(record, key) ? record[key] : undefined;

@@ -9,7 +9,6 @@ export type {
   AmountBasis,
   BottomKind,
   CaseDocument,
-  Carried,
   ColumnUnit,
   Composition,
   CompositionBasis,
@@ -19,7 +18,17 @@ export type {
   Connection,
   CoolingName,
   EstimateInputs,
+  FreedHandle,
   GraphInputs,
+  LadderBottom,
+  LadderFeed,
+  LadderInputs,
+  LadderPressure,
+  LadderQuantity,
+  LadderTarget,
+  LadderTop,
+  PumpAroundInputs,
+  QuantityBasis,
   RatingInputs,
   RatingKnown,
   RefluxWish,
@@ -33,6 +42,11 @@ export type {
 export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 export type { CaseResults, CaseSolver, FeedResult } from './case.ts';
+export { bareLadder, handedOnLadder, handedOnWash, updatedLadder } from './carriedLadder.ts';
+export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
+export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';
+export type { LadderResult } from './ladder.ts';
+export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladderFacts.ts';
 export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
 export type { FeedFacts, FeedPhase } from './feed.ts';
 export type { DrawnCurve, GraphBeside, GraphBesideResult, GraphDesign, GraphResult, ProductFlows } from './graph.ts';

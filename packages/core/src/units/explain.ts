@@ -50,6 +50,12 @@ export function explain(reason: Reason, show: Show): string {
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
     case 'runs-dry':
       return `Stage ${show.count(reason.stage)} runs dry: no ${reason.phase} is left on it. ${reason.phase === 'liquid' ? 'Raise the reflux, or draw less above it.' : 'Raise the boil-up, or draw less vapour below it.'}`;
+    case 'targets-repeat':
+      return `${listed(reason.targets)} say the same thing twice: one follows from the others and the balances. Switch one off and take another in its place.`;
+    case 'targets-beyond-balance':
+      return `${listed(reason.targets)} cannot be true together with the overall balance: no products of these feeds have such amounts. Change one of them.`;
+    case 'stopped-short':
+      return `${capital(reason.target)} was brought ${formatFixed(100 * reason.share, 0)} % of the way, to ${formatNumber(reason.reached, 3)} of ${formatNumber(reason.wanted, 3)} wanted; beyond that no column was found. Ask for less, or give it more stages.`;
     case 'draw-too-large':
       return `What is drawn from stage ${show.count(reason.stage)} is more than leaves it: draw less, or raise the reflux.`;
     case 'keys-turn':
@@ -227,6 +233,10 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `${capital(point.what)} must be above 1; it is ${formatEntered(point.value)}.`;
     case 'below-zero-kelvin':
       return `${capital(point.what)} lies below absolute zero.`;
+    case 'targets-for-handles':
+      return targetsForHandles(point.targets, point.handles);
+    case 'not-with-column':
+      return `${capital(point.what)} needs ${point.needs}: switch it off, or change the column.`;
   }
 }
 
@@ -260,7 +270,37 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `The volatility of ${warning.name} over ${warning.other} goes from ${warning.lowest.toPrecision(3)} to ${warning.highest.toPrecision(3)} along the column: a method that takes it as constant is not to be trusted here.`;
     case 'no-reflux-needed':
       return 'The split asks no reflux at all: the feed as it comes already parts further. Every reflux above zero does it.';
+    case 'other-split':
+      return `The distillate holds mostly ${warning.holds}; the split on the balance sheet wants ${warning.wants} there.`;
+    case 'colder-than-coolant':
+      return `The condenser needs ${show.temperature(warning.T)}: colder than the site’s cooling ${warning.coolant} reaches (${show.temperature(warning.available)})${warning.coolant === 'refrigerant' ? '; another refrigerant is needed' : ', refrigeration is needed'}.`;
+    case 'hotter-than-heating':
+      return `The reboiler needs ${show.temperature(warning.T)}: hotter than the site’s heating medium reaches (${show.temperature(warning.available)}). Lower the pressure, or take a hotter medium.`;
+    case 'nearly-dry':
+      return `Stage ${show.count(warning.stage)} is nearly dry: ${show.molarFlow(warning.flow)} of ${warning.phase} is left on it.`;
+    case 'stage-outside-range':
+      return `Stage ${show.count(warning.stage)} is at ${show.temperature(warning.T)}: the ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}.`;
+    case 'reflux-vanishes':
+      return `The reflux ratio is only ${show.ratio(warning.reflux)}: hardly anything runs back from the condenser.`;
+    case 'feed-unlike-stage':
+      return `${warning.feed} enters at ${show.temperature(warning.T)}, its stage ${show.count(warning.stage)} is at ${show.temperature(warning.there)}: look at its state, or at another stage.`;
+    case 'feed-below-pressure':
+      return `${warning.feed} comes at ${show.pressure(warning.P)}, below the ${show.pressure(warning.there)} of stage ${show.count(warning.stage)}: it would not flow in.`;
+    case 'subcooled-above-boiling':
+      return `The condensate is asked to leave at ${show.temperature(warning.T)}, but boils at ${show.temperature(warning.boils)}.`;
     case 'tangent-pinch':
       return `The pinch at minimum reflux is on the curve at x = ${show.fraction(warning.x)}, not at the feed: a colder or hotter feed will not lower it.`;
   }
 }
+
+function targetsForHandles(targets: number, handles: readonly string[]): string {
+  const count = (n: number, what: string): string => `${n === 0 ? 'no' : n} ${what}${n === 1 ? '' : 's'}`;
+  const words = `${capital(count(targets, 'target'))} in force for ${count(handles.length, 'handle')}${handles.length === 0 ? '' : ` (${handles.join(', ')})`}`;
+  return targets > handles.length
+    ? `${words}: switch ${targets - handles.length === 1 ? 'one' : targets - handles.length} off.`
+    : `${words}: ${handles.length - targets === 1 ? 'one more target is' : `${handles.length - targets} more targets are`} needed.`;
+}
+
+/** A, b and c. */
+const listed = (names: readonly string[]): string =>
+  capital(names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`);

@@ -2,7 +2,11 @@
 import { findUnit, formatFixed, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
 import type { AbsorptionFacts, TransferDrawing, Warning } from '@keen-ladder/core';
 import { useRef } from 'react';
+import { useStore } from 'react-redux';
+import type { AppStore } from '../app/store.ts';
 import { useAppSelector } from '../app/store.ts';
+import { CarryOver } from '../column/CarryOver.tsx';
+import { ofWash } from '../column/handedOn.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
@@ -102,6 +106,9 @@ function FlowCurve({ drawing, facts }: { drawing: TransferDrawing; facts: Absorp
 }
 
 function Solved({ facts, warnings }: { facts: AbsorptionFacts; warnings: Warning[] }) {
+  const column = useAppSelector(selectColumn);
+  const store = useStore() as AppStore; // the one store there is
+  const handed = ofWash(store.getState(), facts);
   return (
     <>
       <div className="headline" role="status">
@@ -114,6 +121,7 @@ function Solved({ facts, warnings }: { facts: AbsorptionFacts; warnings: Warning
       </div>
       <ExplainedFigures rows={useRows(facts)} />
       <Warnings warnings={warnings} />
+      {handed !== undefined && column !== undefined && <CarryOver column={column} handed={handed} />}
     </>
   );
 }

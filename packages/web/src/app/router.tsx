@@ -21,6 +21,7 @@ export const router = createBrowserRouter([
           { path: 'estimate', lazy: async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage }) },
           { path: 'factors', lazy: async () => ({ Component: (await import('../absorption/FactorsPage.tsx')).FactorsPage }) },
           { path: 'transfer', lazy: async () => ({ Component: (await import('../absorption/TransferPage.tsx')).TransferPage }) },
+          { path: 'ladder', lazy: async () => ({ Component: (await import('../ladder/LadderPage.tsx')).LadderPage }) },
           { path: 'graph', lazy: async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage }) },
         ],
       },

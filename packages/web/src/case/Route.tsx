@@ -7,6 +7,8 @@ import {
   selectEstimateStanding,
   selectFactorsStanding,
   selectGraphStanding,
+  selectLadderMilliseconds,
+  selectLadderStanding,
   selectMilliseconds,
 } from '../stops/standing.ts';
 import type { Standing } from '../stops/standing.ts';
@@ -21,6 +23,8 @@ export function Route() {
   const milliseconds = useAppSelector(selectMilliseconds);
   const drawing = useAppSelector(selectDrawingStanding);
   const factors = useAppSelector(selectFactorsStanding);
+  const ladder = useAppSelector(selectLadderStanding);
+  const ladderTime = useAppSelector(selectLadderMilliseconds);
   const service = useAppSelector(selectColumn)?.service ?? 'distillation';
   if (service !== 'distillation')
     return (
@@ -28,6 +32,7 @@ export function Route() {
         <Stop to="balance" name="Feeds" standing={balance} words="complete" />
         <Stop to="transfer" name="Graph" standing={drawing} words={`solved · ${duration(milliseconds)}`} />
         <Stop to="factors" name="Estimate" standing={factors} words="solved" />
+        <Stop to="ladder" name="Ladder" standing={ladder} words={`solved · ${duration(ladderTime)}`} />
       </nav>
     );
   return (
@@ -35,6 +40,7 @@ export function Route() {
       <Stop to="balance" name="Feed & balance" standing={balance} words="complete" />
       {isBinary && <Stop to="graph" name="Graph" standing={graph} words={`solved · ${duration(milliseconds)}`} />}
       <Stop to="estimate" name="Estimate" standing={estimate} words="solved" />
+      <Stop to="ladder" name="Ladder" standing={ladder} words={`solved · ${duration(ladderTime)}`} />
     </nav>
   );
 }

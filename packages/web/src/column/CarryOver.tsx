@@ -1,30 +1,65 @@
-/** Hands stages, feed stage, reflux, distillate and pressures on to the rigorous column. */
-import { formatNumber } from '@keen-ladder/core';
+/** Hands stages, feeds, reflux, products and pressures on to the ladder; later says what handing on again would change. */
+import { capital, formatNumber, quantityName, updatedLadder } from '@keen-ladder/core';
+import type { LadderChange } from '@keen-ladder/core';
 import { Button } from 'antd';
-import { useAppDispatch } from '../app/store.ts';
-import { carriedOver } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import { NavLink } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { ladderCarried } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/documentSlice.ts';
+import { selectDocument } from '../document/selectors.ts';
+import { selectShowQuantity } from '../document/showing.ts';
 
 interface Props {
   column: Column;
-  carried: NonNullable<Column['carried']>;
+  handed: Ladder;
 }
 
-export function CarryOver({ column, carried }: Props) {
+export function CarryOver({ column, handed }: Props) {
   const dispatch = useAppDispatch();
-  const isKept = JSON.stringify(column.carried) === JSON.stringify(carried);
+  const sentenceOf = useChangeSentence(column, handed);
+  if (column.ladder === null)
+    return (
+      <div className="carry">
+        <Button type="primary" onClick={() => dispatch(ladderCarried({ column: column.id, ladder: handed }))}>
+          Carry over {handed.stages} stages
+        </Button>
+        <p className="quiet small">Makes the ladder, the column stage by stage, from these stages, feeds, reflux and pressures.</p>
+      </div>
+    );
+  const { ladder, changes } = updatedLadder(column.ladder, handed);
   return (
     <div className="carry">
-      <Button type="primary" disabled={isKept} onClick={() => dispatch(carriedOver({ column: column.id, carried }))}>
-        Carry over {carried.stages} stages, feed on {carried.feedStage}
+      <Button type="primary" disabled={changes.length === 0} onClick={() => dispatch(ladderCarried({ column: column.id, ladder }))}>
+        Update the ladder
       </Button>
-      <p className="quiet small">
-        {isKept
-          ? 'Kept in the case for the rigorous column.'
-          : column.carried === null
-            ? 'Keeps stages, feed stage, reflux, distillate and pressures in the case for the rigorous column.'
-            : `Kept so far: ${column.carried.stages} stages at a reflux of ${formatNumber(column.carried.reflux)}.`}
-      </p>
+      {changes.length === 0 ? (
+        <p className="quiet small">
+          <NavLink to="../ladder">The ladder</NavLink> stands as it was carried over.
+        </p>
+      ) : (
+        <ul className="quiet small changes" aria-label="What the update would change">
+          {changes.map((change) => (
+            <li key={JSON.stringify(change.what)}>{sentenceOf(change)}</li>
+          ))}
+        </ul>
+      )}
     </div>
   );
+}
+
+/** "Reflux ratio: 2.1 → 1.8". */
+function useChangeSentence(column: Column, handed: Ladder): (change: LadderChange) => string {
+  const document = useAppSelector(selectDocument);
+  const show = useAppSelector(selectShowQuantity);
+  return ({ what, from, to }) => {
+    const counted = (name: string): string => `${capital(name)}: ${from ?? 'none'} → ${to ?? 'none'}`;
+    if (what === 'stages') return counted('stages');
+    if ('feed' in what) return counted(`stage of ${document.streams.find((s) => s.id === what.feed)?.name ?? 'the feed'}`);
+    if ('draw' in what) return counted(`stage of ${column.draws.find((d) => d.id === what.draw)?.name ?? 'the draw'}`);
+    const quantity = handed.targets.find(({ id }) => id === what.target)?.quantity;
+    if (quantity === undefined) return '';
+    const value = (si: number | null): string =>
+      si === null ? 'none' : quantity.kind === 'flow' ? show(si, 'molarFlow') : formatNumber(si);
+    return `${capital(quantityName(document, column, quantity))}: ${value(from)} → ${value(to)}`;
+  };
 }

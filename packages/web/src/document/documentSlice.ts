@@ -14,6 +14,8 @@ export type Reflux = NonNullable<Column['graph']['reflux']>;
 export type SheetCell = Column['balance']['cells'][number];
 export type CellPlace = Pick<SheetCell, 'component' | 'product'>;
 export type Estimate = Column['estimate'];
+export type Ladder = NonNullable<Column['ladder']>;
+export type LadderTarget = Ladder['targets'][number];
 export type Display = CaseDocument['display'];
 
 /** A fraction of the first of two components. */
@@ -140,7 +142,10 @@ const documentSlice = createSlice({
       reducer(state, { payload }: Change<{ stream: string }>) {
         state.streams = state.streams.filter((s) => s.id !== payload.stream);
         state.connections = state.connections.filter((c) => c.from.stream !== payload.stream);
-        for (const { graph } of state.units) Reflect.deleteProperty(graph.feedStages, payload.stream);
+        for (const { graph, ladder } of state.units) {
+          Reflect.deleteProperty(graph.feedStages, payload.stream);
+          if (ladder !== null) Reflect.deleteProperty(ladder.feeds, payload.stream);
+        }
       },
     },
     drawAdded: {
@@ -150,6 +155,14 @@ const documentSlice = createSlice({
         if (column === undefined) return;
         const id = freeId('draw', column.draws);
         column.draws.push({ id, name: `side draw ${column.draws.length + 1}`, phase: 'liquid' });
+        const quantity = { kind: 'flow', place: id, components: [], basis: 'mole' } as const;
+        column.ladder?.targets.push({
+          id: `flow-${id}`,
+          quantity: { ...quantity, components: [] },
+          wish: 'equal',
+          value: null,
+          isInForce: true,
+        });
       },
     },
     drawChanged: {
@@ -167,6 +180,12 @@ const documentSlice = createSlice({
         column.draws = column.draws.filter((d) => d.id !== payload.draw);
         column.balance.cells = column.balance.cells.filter((c) => c.product !== payload.draw);
         Reflect.deleteProperty(column.graph.drawStages, payload.draw);
+        const { ladder } = column;
+        if (ladder === null) return;
+        Reflect.deleteProperty(ladder.drawStages, payload.draw);
+        ladder.targets = ladder.targets.filter(
+          ({ quantity: q }) => !(('place' in q && q.place === payload.draw) || ('draw' in q && q.draw === payload.draw)),
+        );
       },
     },
     /** A number on the balance sheet; the place holds one at a time, of whichever kind. */
@@ -278,11 +297,96 @@ const documentSlice = createSlice({
         if (column) Object.assign(column.estimate, payload.change);
       },
     },
-    carriedOver: {
-      prepare: prepared<OfColumn<'carried', Column['carried']>>,
-      reducer(state, { payload }: Change<OfColumn<'carried', Column['carried']>>) {
+    /** The whole ladder, handed on from a graph or an estimate. */
+    ladderCarried: {
+      prepare: prepared<OfColumn<'ladder', Ladder>>,
+      reducer(state, { payload }: Change<OfColumn<'ladder', Ladder>>) {
         const column = columnOf(state, payload.column);
-        if (column) column.carried = payload.carried;
+        if (column) column.ladder = payload.ladder;
+      },
+    },
+    ladderSet: {
+      prepare: prepared<OfColumn<'change', Partial<Ladder>>>,
+      reducer(state, { payload }: Change<OfColumn<'change', Partial<Ladder>>>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (ladder) Object.assign(ladder, payload.change);
+      },
+    },
+    /** What stands on the last rung stays there; what would stand below it moves up. */
+    ladderStagesSet: {
+      prepare: prepared<OfColumn<'stages', number>>,
+      reducer(state, { payload }: Change<OfColumn<'stages', number>>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (!ladder) return;
+        const { stages } = payload;
+        const moved = (stage: number): number => (stage === ladder.stages ? stages : Math.min(stage, stages));
+        for (const feed of Object.values(ladder.feeds)) feed.stage = moved(feed.stage);
+        for (const id of Object.keys(ladder.drawStages)) ladder.drawStages[id] = moved(ladder.drawStages[id] ?? 1);
+        for (const loop of ladder.pumpArounds) [loop.from, loop.to] = [moved(loop.from), moved(loop.to)];
+        ladder.stages = stages;
+      },
+    },
+    /** A feed or a side draw on another rung. */
+    rungChosen: {
+      prepare: prepared<{ column: string; of: 'feed' | 'draw'; id: string; stage: number }>,
+      reducer(state, { payload }: Change<{ column: string; of: 'feed' | 'draw'; id: string; stage: number }>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (!ladder) return;
+        const stage = Math.max(1, Math.min(ladder.stages, payload.stage));
+        if (payload.of === 'draw') ladder.drawStages[payload.id] = stage;
+        else ladder.feeds[payload.id] = { stage, way: ladder.feeds[payload.id]?.way ?? 'whole' };
+      },
+    },
+    feedWayChosen: {
+      prepare: prepared<{ column: string; stream: string; feed: Ladder['feeds'][string] }>,
+      reducer(state, { payload }: Change<{ column: string; stream: string; feed: Ladder['feeds'][string] }>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (ladder) ladder.feeds[payload.stream] = payload.feed;
+      },
+    },
+    /** A target's card, new or changed. */
+    targetSet: {
+      prepare: prepared<OfColumn<'target', LadderTarget>>,
+      reducer(state, { payload }: Change<OfColumn<'target', LadderTarget>>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (!ladder) return;
+        const at = ladder.targets.findIndex(({ id }) => id === payload.target.id);
+        if (at < 0) ladder.targets.push({ ...payload.target, id: freeId(payload.target.id, ladder.targets) });
+        else ladder.targets[at] = payload.target;
+      },
+    },
+    targetRemoved: {
+      prepare: prepared<OfColumn<'target', string>>,
+      reducer(state, { payload }: Change<OfColumn<'target', string>>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (ladder) ladder.targets = ladder.targets.filter(({ id }) => id !== payload.target);
+      },
+    },
+    /** A pump-around with the two targets that say its flow and its duty. */
+    pumpAroundAdded: {
+      prepare: prepared<{ column: string }>,
+      reducer(state, { payload }: Change<{ column: string }>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (!ladder) return;
+        const id = freeId('loop', ladder.pumpArounds);
+        const middle = Math.max(2, Math.round(ladder.stages / 2));
+        ladder.pumpArounds.push({
+          id,
+          name: `pump-around ${ladder.pumpArounds.length + 1}`,
+          from: Math.min(ladder.stages, middle + 2),
+          to: middle,
+        });
+        for (const kind of ['loop-flow', 'loop-duty'] as const)
+          ladder.targets.push({ id: `${kind}-${id}`, quantity: { kind, loop: id }, wish: 'equal', value: null, isInForce: true });
+      },
+    },
+    pumpAroundRemoved: {
+      prepare: prepared<OfColumn<'loop', string>>,
+      reducer(state, { payload }: Change<OfColumn<'loop', string>>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        if (!ladder) return;
+        ladder.pumpArounds = ladder.pumpArounds.filter(({ id }) => id !== payload.loop);
+        ladder.targets = ladder.targets.filter(({ quantity: q }) => !('loop' in q && q.loop === payload.loop));
       },
     },
     unitsChosen: {
@@ -353,7 +457,15 @@ export const documentReducer = documentSlice.reducer;
 export const {
   absorptionSet,
   amountSet,
-  carriedOver,
+  feedWayChosen,
+  ladderCarried,
+  ladderSet,
+  ladderStagesSet,
+  pumpAroundAdded,
+  pumpAroundRemoved,
+  rungChosen,
+  targetRemoved,
+  targetSet,
   caseOpened,
   cellCleared,
   cellSet,

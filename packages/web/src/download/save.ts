@@ -12,6 +12,13 @@ export function saveCsv(rows: (string | number)[][], fileName: string): void {
   saveBlob(new Blob(['\ufeff', Papa.unparse(rows)], { type: 'text/csv;charset=utf-8' }), fileName);
 }
 
+/** A spreadsheet of one page; the first row is its heading. */
+export async function saveXlsx(rows: (string | number)[][], fileName: string): Promise<void> {
+  const { default: write } = await import('write-excel-file/browser');
+  const cells = rows.map((row, r) => row.map((value) => (r === 0 ? { value, fontWeight: 'bold' as const } : { value })));
+  saveBlob(await write(cells).toBlob(), fileName);
+}
+
 export function saveJson(content: unknown, fileName: string): void {
   saveBlob(new Blob([JSON.stringify(content, null, 1)], { type: 'application/json' }), fileName);
 }

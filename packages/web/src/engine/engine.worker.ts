@@ -13,6 +13,11 @@ const engine = {
   },
   estimate: solver.estimate,
   graphBeside: solver.graphBeside,
+  ladder(document: CaseDocument, unit: string) {
+    const began = performance.now();
+    const result = solver.ladder(document, unit);
+    return { result, milliseconds: performance.now() - began };
+  },
 };
 
 export type Engine = typeof engine;

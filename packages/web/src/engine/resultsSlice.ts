@@ -1,5 +1,5 @@
 /** What was computed, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
-import type { CaseResults, EstimateResult, GraphBesideResult } from '@keen-ladder/core';
+import type { CaseResults, EstimateResult, GraphBesideResult, LadderFacts, LadderResult } from '@keen-ladder/core';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
@@ -7,11 +7,14 @@ export interface Results {
   solved: { results: CaseResults; milliseconds: number } | null;
   estimate: EstimateResult | null;
   graphBeside: GraphBesideResult | null;
+  ladder: { result: LadderResult; milliseconds: number } | null;
+  /** The last column that was solved: it stays to be seen until another one is. */
+  lastLadder: LadderFacts | null;
   /** The engine's own failure, which is our mistake and must be seen. */
   failure: string | null;
 }
 
-const initialState: Results = { solved: null, estimate: null, graphBeside: null, failure: null };
+const initialState: Results = { solved: null, estimate: null, graphBeside: null, ladder: null, lastLadder: null, failure: null };
 
 const resultsSlice = createSlice({
   name: 'results',
@@ -26,6 +29,11 @@ const resultsSlice = createSlice({
     graphBesideSolved(state, { payload }: PayloadAction<GraphBesideResult>) {
       return { ...state, graphBeside: payload };
     },
+    ladderSolved(state, { payload }: PayloadAction<{ result: LadderResult; milliseconds: number }>) {
+      const { outcome } = payload.result;
+      const nearest = outcome.state === 'out-of-reach' ? outcome.nearest : undefined;
+      return { ...state, ladder: payload, lastLadder: outcome.state === 'solved' ? outcome.value : (nearest ?? state.lastLadder) };
+    },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
     },
@@ -34,4 +42,4 @@ const resultsSlice = createSlice({
 });
 
 export const resultsReducer = resultsSlice.reducer;
-export const { caseSolved, engineFailed, estimateSolved, graphBesideSolved, resultsCleared } = resultsSlice.actions;
+export const { caseSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved, resultsCleared } = resultsSlice.actions;

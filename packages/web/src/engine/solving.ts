@@ -3,7 +3,10 @@ import type { CaseDocument } from '@keen-ladder/schema';
 import { wrap } from 'comlink';
 import type { AppStore } from '../app/store.ts';
 import type { Engine } from './engine.worker.ts';
-import { caseSolved, engineFailed, estimateSolved, graphBesideSolved } from './resultsSlice.ts';
+import { caseSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved } from './resultsSlice.ts';
+
+/** On its own page the ladder follows every edit; elsewhere it waits for a pause. */
+const isLadderShown = (): boolean => window.location.pathname.endsWith('/ladder');
 
 /** Milliseconds without an edit after which what stands beside the drawing is worked out. */
 const PAUSE = 120;
@@ -37,15 +40,23 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
     await attempt(async () => {
       const solved = await engine.solve(document, unit);
       store.dispatch(caseSolved(solved));
-      if (solved.results.absorption === null) pause = window.setTimeout(() => void solveBeside(document, unit), PAUSE);
+      if (isLadderShown() && waiting === undefined) await solveLadder(document, unit);
+      pause = window.setTimeout(() => void solveBeside(document, unit, solved.results.absorption === null), PAUSE);
     });
   }
 
+  async function solveLadder(document: CaseDocument, unit: string): Promise<void> {
+    store.dispatch(ladderSolved(await engine.ladder(document, unit)));
+  }
+
   /** What takes longer is worked out when the engineer pauses. */
-  async function solveBeside(document: CaseDocument, unit: string): Promise<void> {
+  async function solveBeside(document: CaseDocument, unit: string, isDistillation: boolean): Promise<void> {
     await attempt(async () => {
-      store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
-      if (waiting === undefined) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
+      if (isDistillation) {
+        store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
+        if (waiting === undefined) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
+      }
+      if (waiting === undefined && !isLadderShown()) await solveLadder(document, unit);
     });
   }
 

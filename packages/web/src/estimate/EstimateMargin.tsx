@@ -4,9 +4,10 @@ import type { EstimateFacts, Reason, Warning } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
+import { ofEstimate } from '../column/handedOn.ts';
 import { estimateSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
-import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
+import { selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
@@ -41,6 +42,7 @@ function WayOut({ column, reason }: { column: Column; reason: Reason }) {
 }
 
 function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFacts; warnings: Warning[] }) {
+  const feeds = useAppSelector(selectFeeds);
   const counted = facts.condenser === 'total' ? 'reboiler included' : 'condenser and reboiler included';
   return (
     <>
@@ -54,7 +56,7 @@ function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFa
       <EstimateFigures facts={facts} />
       <Warnings warnings={warnings} />
       <CoolingTable facts={facts} />
-      <CarryOver column={column} carried={carriedOf(facts)} />
+      <CarryOver column={column} handed={ofEstimate(facts, column, feeds)} />
     </>
   );
 }
@@ -129,18 +131,4 @@ function CoolingTable({ facts }: { facts: EstimateFacts }) {
       </table>
     </>
   );
-}
-
-/** What the estimate hands on. */
-function carriedOf(facts: EstimateFacts): NonNullable<Column['carried']> {
-  const { pressure, condenser, reflux } = facts;
-  return {
-    from: 'estimate',
-    stages: Math.ceil(facts.stagesChosen),
-    feedStage: Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen)),
-    reflux,
-    distillate: facts.distillate.reduce((sum, f) => sum + f, 0),
-    pressure: { top: pressure.top, bottom: pressure.bottom },
-    condenser,
-  };
 }

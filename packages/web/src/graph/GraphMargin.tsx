@@ -4,12 +4,12 @@ import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-
 import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectColumn, selectMixture } from '../document/selectors.ts';
+import { selectColumn, selectFeeds, selectMixture } from '../document/selectors.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
-import type { Column } from '../document/documentSlice.ts';
+import { ofGraph } from '../column/handedOn.ts';
 import { Beside } from './Beside.tsx';
 import { explanations } from './explanations.ts';
 import { countedWords, stagesInWords } from './standing.ts';
@@ -68,7 +68,8 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
   const { bestRated } = design;
   const best = bestRated?.map(({ stage }) => stage) ?? design.bestFeedStages;
   const isRated = bestRated !== null;
-  const carried = column === undefined ? undefined : carriedOf(design, column);
+  const feeds = useAppSelector(selectFeeds);
+  const handed = column === undefined ? undefined : ofGraph(design, column, feeds);
   const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (
     <>
@@ -91,7 +92,7 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
       {bestRated !== null && !isBest && <p className="sentence">{costOfStage(design, bestRated)}</p>}
       <Warnings warnings={warnings} />
       {!isRated && <Beside {...energy} />}
-      {carried !== undefined && column !== undefined && <CarryOver column={column} carried={carried} />}
+      {handed !== undefined && column !== undefined && <CarryOver column={column} handed={handed} />}
       <h2>Open points</h2>
       <p className="quiet">None. The graph is complete.</p>
       <Sources />
@@ -111,21 +112,6 @@ function costOfStage({ column, reflux }: GraphDesign, best: NonNullable<GraphDes
     ...(differs(only.reflux, reflux) ? [`a reflux of ${formatNumber(only.reflux)} in place of ${formatNumber(reflux)}`] : []),
   ];
   return parts.length === 0 ? `${begin}.` : `${begin}: ${parts.join(', ')}.`;
-}
-
-/** What one feed and two products hand on; the rigorous column takes more streams from the case itself. */
-function carriedOf(design: GraphDesign, { pressure, condenser }: Column): NonNullable<Column['carried']> | undefined {
-  const [feedStage] = design.feedStages;
-  if (pressure.top === null || feedStage === undefined) return undefined;
-  return {
-    from: 'graph',
-    stages: design.whole,
-    feedStage,
-    reflux: design.reflux,
-    distillate: design.flows.distillate,
-    pressure: { top: pressure.top, bottom: pressure.bottom ?? pressure.top },
-    condenser,
-  };
 }
 
 function Figures({ design }: { design: GraphDesign }) {

@@ -1,8 +1,9 @@
 /** The Graph stop: inputs left, drawing in the middle, what it says in the margin. */
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
+import { useElementSize } from '../charts/useElementSize.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { Drawing } from './drawing/Drawing.tsx';
 import { GraphInputs } from './GraphInputs.tsx';
@@ -38,7 +39,7 @@ function GraphSheet({ hovered, onHover, isEnergyShown }: Hover & { isEnergyShown
   const { colors } = useLook();
   const sheet = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
-  const size = useSize(sheet);
+  const size = useElementSize(sheet);
   const result = useAppSelector(selectGraphResult);
   const isStale = useAppSelector(selectIsGraphStale);
   const points = useAppSelector(selectDrawingPoints);
@@ -117,21 +118,4 @@ function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
       />
     </div>
   );
-}
-
-/** The element's inner size, followed as it changes. */
-function useSize(element: React.RefObject<HTMLElement | null>): { width: number; height: number } | undefined {
-  const [size, setSize] = useState<{ width: number; height: number } | undefined>(undefined);
-  useLayoutEffect(() => {
-    const target = element.current;
-    if (target === null) return undefined;
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: Math.floor(entry.contentRect.width), height: Math.floor(entry.contentRect.height) });
-    });
-    observer.observe(target);
-    return () => {
-      observer.disconnect();
-    };
-  }, [element]);
-  return size;
 }

@@ -59,6 +59,9 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'passes-too-little':
     case 'transfer-impossible':
     case 'flow-below-least':
+    case 'targets-repeat':
+    case 'targets-beyond-balance':
+    case 'stopped-short':
     case 'runs-dry':
     case 'draw-too-large':
     case 'not-condensable':

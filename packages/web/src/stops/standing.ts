@@ -5,6 +5,8 @@ import type {
   EstimateResult,
   FeedFacts,
   GraphResult,
+  LadderFacts,
+  LadderResult,
   OpenPoint,
   Outcome,
   Reason,
@@ -66,12 +68,20 @@ export const selectIsEstimateStale = (state: RootState): boolean =>
 export const selectIsAbsorptionStale = (state: RootState): boolean =>
   differs(selectAbsorptionResult(state), selectHashes(state)?.absorption);
 
+export const selectLadderResult = (state: RootState): LadderResult | null => state.results.ladder?.result ?? null;
+export const selectLastLadder = (state: RootState): LadderFacts | null => state.results.lastLadder;
+export const selectLadderMilliseconds = (state: RootState): number => state.results.ladder?.milliseconds ?? 0;
+export const selectLastLadderStanding = createSelector([selectLadderResult], (result) => standingOf(result?.outcome));
+export const selectIsLadderStale = (state: RootState): boolean => differs(selectLadderResult(state), selectHashes(state)?.ladder);
+
 const STALE = { state: 'stale' } as const;
 
 export const selectGraphStanding = (state: RootState) => (selectIsGraphStale(state) ? STALE : selectLastGraphStanding(state));
 export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale(state) ? STALE : selectLastBalanceStanding(state));
 export const selectEstimateStanding = (state: RootState) =>
   selectIsEstimateStale(state) ? STALE : selectLastEstimateStanding(state);
+
+export const selectLadderStanding = (state: RootState) => (selectIsLadderStale(state) ? STALE : selectLastLadderStanding(state));
 
 export const selectDrawingStanding = (state: RootState) =>
   selectIsAbsorptionStale(state) ? STALE : selectLastDrawingStanding(state);

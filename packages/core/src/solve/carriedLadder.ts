@@ -1,0 +1,140 @@
+/** The ladder that a graph, an estimate or an absorber's design hands on: stages rounded up, feeds at the nearest rung, what is held said as targets. */
+import { entryOf } from './documentParts.ts';
+import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget } from './document.ts';
+
+export interface HandedOn {
+  /** Equilibrium stages, reboiler and a partial condenser counted. */
+  stages: number;
+  /** By stream and by side draw, counted in the same way. */
+  feedStages: Record<string, number>;
+  drawStages: Record<string, number>;
+  reflux: number; // mol/mol
+  /** mol/s */
+  distillate: number;
+  drawFlows: Record<string, number>;
+  /** Pa */
+  pressure: { top: number; bottom: number };
+  condenser: CondenserKind;
+  /** mol/mol of the distillate. */
+  vapourShare: number | null;
+  subcooling: number;
+  /** Murphree's of every tray, 0 to 1. */
+  efficiency: number;
+}
+
+export function handedOnLadder(column: ColumnUnit, design: HandedOn): LadderInputs {
+  const { condenser, reflux, distillate, vapourShare } = design;
+  // The ladder counts a total condenser as a rung.
+  const above = condenser === 'total' ? 1 : 0;
+  const stages = Math.ceil(design.stages - ROUNDING) + above;
+  const rung = (stage: number): number => Math.max(1, Math.min(stages, Math.round(stage) + above));
+  const rungs = (of: Record<string, number>): Record<string, number> =>
+    Object.fromEntries(Object.entries(of).map(([id, stage]) => [id, rung(stage)]));
+  const targets: LadderTarget[] = [
+    target('reflux', { kind: 'reflux-ratio', basis: 'mole' }, reflux),
+    target('distillate', flow('overhead'), distillate),
+    ...(condenser === 'mixed' ? [target('vent', flow('overhead-vapour'), (vapourShare ?? 0.5) * distillate)] : []),
+    ...column.draws.map(({ id }) => target(`flow-${id}`, flow(id), entryOf(design.drawFlows, id) ?? null)),
+  ];
+  return {
+    ...bareLadder(stages),
+    top: condenser,
+    bottom: 'kettle',
+    subcooling: condenser === 'total' && design.subcooling > 0 ? { by: 'degrees', value: design.subcooling } : null,
+    pressure: { by: 'ends', top: design.pressure.top, bottom: design.pressure.bottom },
+    feeds: Object.fromEntries(
+      Object.entries(rungs(design.feedStages)).map(([id, stage]) => [id, { stage, way: 'whole' as const }]),
+    ),
+    drawStages: rungs(design.drawStages),
+    efficiency: { all: design.efficiency, stages: {}, components: {} },
+    targets,
+  };
+}
+
+export interface HandedOnWash {
+  stages: number;
+  /** Streams: the liquid enters at the top, the gas at the bottom. */
+  liquid: string;
+  gas: string;
+  /** The stream that washes or strips, and its flow of what the case gives it. */
+  serving: { stream: string; factor: number };
+  /** Pa */
+  pressure: { top: number; bottom: number };
+}
+
+/** Neither condenser nor reboiler: everything follows from the feeds. */
+export function handedOnWash({ stages: counted, liquid, gas, serving, pressure }: HandedOnWash): LadderInputs {
+  const stages = Math.max(2, Math.ceil(counted - ROUNDING));
+  const handle = { kind: 'feed-flow', stream: serving.stream } as const;
+  return {
+    ...bareLadder(stages),
+    pressure: { by: 'ends', top: pressure.top, bottom: pressure.bottom },
+    feeds: { [liquid]: { stage: 1, way: 'whole' }, [gas]: { stage: stages, way: 'whole' } },
+    ...(Math.abs(serving.factor - 1) < ROUNDING
+      ? {}
+      : { freed: [handle], targets: [target(`flow-of-${serving.stream}`, { kind: 'freed', handle }, serving.factor)] }),
+  };
+}
+
+/** A stack of stages with nothing at its ends. */
+export function bareLadder(stages: number): LadderInputs {
+  return {
+    stages,
+    top: 'none',
+    bottom: 'none',
+    subcooling: null,
+    pressure: { by: 'ends', top: null, bottom: null },
+    feeds: {},
+    drawStages: {},
+    pumpArounds: [],
+    heats: [],
+    heatLoss: 0,
+    efficiency: { all: 1, stages: {}, components: {} },
+    freed: [],
+    targets: [],
+  };
+}
+
+const flow = (place: string): LadderTarget['quantity'] => ({ kind: 'flow', place, components: [], basis: 'mole' });
+
+const target = (id: string, quantity: LadderTarget['quantity'], value: number | null): LadderTarget => ({
+  id,
+  quantity,
+  wish: 'equal',
+  value,
+  isInForce: true,
+});
+
+/** What handing on again would change: what of the ladder differs, in the order of its fields; an update keeps targets that were added. */
+export function updatedLadder(before: LadderInputs, handed: LadderInputs): { ladder: LadderInputs; changes: LadderChange[] } {
+  const changes: LadderChange[] = [];
+  const note = (what: LadderChange['what'], from: number | null, to: number | null): void => {
+    if (from !== to && !(from !== null && to !== null && Math.abs(from - to) <= ROUNDING * Math.abs(to)))
+      changes.push({ what, from, to });
+  };
+  note('stages', before.stages, handed.stages);
+  for (const [id, { stage }] of Object.entries(handed.feeds)) note({ feed: id }, entryOf(before.feeds, id)?.stage ?? null, stage);
+  for (const [id, stage] of Object.entries(handed.drawStages)) note({ draw: id }, entryOf(before.drawStages, id) ?? null, stage);
+  for (const { id, value } of handed.targets) note({ target: id }, before.targets.find((t) => t.id === id)?.value ?? null, value);
+  const own = before.targets.filter(({ id }) => !handed.targets.some((t) => t.id === id));
+  const targets = handed.targets.map((t) => ({ ...t, isInForce: before.targets.find(({ id }) => id === t.id)?.isInForce ?? true }));
+  return {
+    ladder: {
+      ...before,
+      ...handed,
+      freed: before.freed,
+      pumpArounds: before.pumpArounds,
+      heats: before.heats,
+      targets: [...targets, ...own],
+    },
+    changes,
+  };
+}
+
+export interface LadderChange {
+  what: 'stages' | { feed: string } | { draw: string } | { target: string };
+  from: number | null;
+  to: number | null;
+}
+
+const ROUNDING = 1e-6;

@@ -1,0 +1,88 @@
+/** The rigorous column of a document, solved, with what is to be shown and said of it. */
+import { conflictOf, solveBounded } from '../column/index.ts';
+import type { SolvedColumn, Target } from '../column/index.ts';
+import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
+import type { OpenPoint, Outcome, Reason } from '../numerics/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+import type { BalanceResult } from './balance.ts';
+import type { CaseDocument, ColumnUnit } from './document.ts';
+import type { FeedFacts } from './feed.ts';
+import { checksOf } from './ladderChecks.ts';
+import { describeLadder } from './ladderFacts.ts';
+import type { LadderFacts } from './ladderFacts.ts';
+import { readLadder } from './ladderInputs.ts';
+import type { LadderReading, ReadyLadder } from './ladderInputs.ts';
+import { quantityName } from './ladderWords.ts';
+
+export interface LadderResult {
+  inputHash: string;
+  outcome: Outcome<LadderFacts>;
+}
+
+export interface BeforeLadder {
+  model: Outcome<ThermoModel>;
+  feeds: readonly Outcome<FeedFacts>[];
+  balance: Omit<BalanceResult, 'inputHash'>;
+}
+
+/** Open where something is missing, out of reach where the targets cannot be true together. */
+export function readyLadder(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeLadder): Outcome<ReadyLadder> {
+  const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
+  if (column.ladder === null) points.push({ code: 'missing', path: `units.${column.id}.ladder`, what: 'column stage by stage' });
+  if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
+  if (points.length > 0) return open(points);
+  for (const feed of feeds) if (feed.state === 'out-of-reach') return passOn(feed);
+  if (model.state !== 'solved') return passOn(model);
+  const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
+  const reading = readLadder(document, column, model.value, facts, points);
+  if (points.length > 0 || reading === undefined) return open(points);
+  const conflict = conflictOf(reading.input, reading.targets);
+  if (conflict !== undefined) {
+    const names = conflict.targets.map((k) => targetName(document, column, reading.held[k]));
+    const code = conflict.kind === 'repeats' ? 'targets-repeat' : 'targets-beyond-balance';
+    return outOfReach({ code, targets: names });
+  }
+  return solved({ reading, input: { ...reading.input, targets: reading.targets }, feeds: facts });
+}
+
+function targetName(document: CaseDocument, column: ColumnUnit, place: number): string {
+  const quantity = column.ladder?.targets[place]?.quantity;
+  return quantity === undefined ? 'a target' : quantityName(document, column, quantity);
+}
+
+/**
+ * @param before the last solution of the same mixture, to begin from
+ * @param keep   called with the solution, for the next time
+ */
+export function solveLadder(
+  document: CaseDocument,
+  column: ColumnUnit,
+  around: BeforeLadder,
+  before: SolvedColumn | undefined,
+  keep: (solution: SolvedColumn) => void,
+): Outcome<LadderFacts> {
+  const ready = readyLadder(document, column, around);
+  if (ready.state !== 'solved') return passOn(ready);
+  const { reading, input, feeds } = ready.value;
+  const watch = reading.quantities.flatMap((quantity) => (quantity === null ? [] : [quantity]));
+  const limits = reading.limits.flatMap((k) => {
+    const { wish, value } = column.ladder?.targets[k] ?? { wish: 'equal', value: null };
+    const quantity = reading.quantities[k];
+    return wish === 'equal' || value === null || quantity === null ? [] : [{ target: { quantity, value } satisfies Target, wish }];
+  });
+  const outcome = solveBounded(input, limits, { before, watch });
+  if (outcome.state === 'open') return outcome;
+  if (outcome.state === 'out-of-reach') {
+    const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
+    return outOfReach(named(document, column, reading, outcome.reason), outcome.report, nearest);
+  }
+  keep(outcome.value.column);
+  const facts = describeLadder(document, column, ready.value, outcome.value);
+  return solved(facts, outcome.report, checksOf(document, column, facts, feeds, input.model, around.balance));
+}
+
+/** A reason of the engine's with the targets by their names. */
+function named(document: CaseDocument, column: ColumnUnit, reading: LadderReading, reason: Reason): Reason {
+  if (reason.code !== 'stopped-short') return reason;
+  return { ...reason, target: targetName(document, column, reading.held[Number(reason.target)] ?? -1) };
+}

@@ -1,0 +1,113 @@
+/** What an engineer would remark on a solved column at a glance. The limits are common practice. */
+import type { Warning } from '../numerics/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+import type { BalanceResult } from './balance.ts';
+import type { CaseDocument, ColumnUnit } from './document.ts';
+import { feedsOf } from './documentParts.ts';
+import type { FeedFacts } from './feed.ts';
+import type { LadderFacts } from './ladderFacts.ts';
+
+export function checksOf(
+  document: CaseDocument,
+  column: ColumnUnit,
+  facts: LadderFacts,
+  feeds: readonly FeedFacts[],
+  model: ThermoModel,
+  balance: Omit<BalanceResult, 'inputHash'>,
+): Warning[] {
+  return [
+    ...splitCheck(document, column, facts, balance),
+    ...utilityChecks(document, column, facts),
+    ...stageChecks(facts, model),
+    ...feedChecks(document, column, facts, feeds),
+  ];
+}
+
+/** The component that most goes where the balance sheet does not want it. */
+function splitCheck(
+  document: CaseDocument,
+  column: ColumnUnit,
+  facts: LadderFacts,
+  balance: Omit<BalanceResult, 'inputHash'>,
+): Warning[] {
+  if (balance.outcome.state !== 'solved' || column.service !== 'distillation') return [];
+  const places = balance.products.findIndex(({ id }) => id === 'distillate');
+  if (places < 0) return [];
+  const there = facts.products
+    .filter(({ id }) => id === 'distillate' || id === 'overhead-vapour')
+    .reduce((flows, product) => flows.map((flow, i) => flow + product.flows[i]), new Array<number>(facts.x[0].length).fill(0));
+  const meant = balance.feed.map((_, i) => balance.flows[i * balance.products.length + places] ?? NaN);
+  const most = (flows: readonly number[]): number => flows.indexOf(Math.max(...flows));
+  if (meant.some((flow) => !Number.isFinite(flow)) || most(there) === most(meant)) return [];
+  const names = document.mixture.components.map(({ name }) => name);
+  return [{ code: 'other-split', holds: names[most(there)], wants: names[most(meant)] }];
+}
+
+function utilityChecks({ site }: CaseDocument, column: ColumnUnit, facts: LadderFacts): Warning[] {
+  const warnings: Warning[] = [];
+  const { cooling, heating } = site;
+  if (facts.condenserDuty !== null && facts.condenserDuty < 0) {
+    const T = facts.condensateT;
+    const reach = (name: 'water' | 'air' | 'refrigerant'): number => cooling[name].temperature + cooling[name].approach;
+    if (T < reach('refrigerant'))
+      warnings.push({ code: 'colder-than-coolant', T, coolant: 'refrigerant', available: reach('refrigerant') });
+    else if (T < Math.min(reach('water'), reach('air')))
+      warnings.push({ code: 'colder-than-coolant', T, coolant: 'water', available: Math.min(reach('water'), reach('air')) });
+    if (column.ladder?.subcooling?.by === 'temperature' && column.ladder.top === 'total' && T > facts.T[0])
+      warnings.push({ code: 'subcooled-above-boiling', T, boils: facts.T[0] });
+  }
+  const reboiler = facts.T[facts.stages - 1];
+  const available = heating.temperature - heating.approach;
+  if (facts.reboilerDuty !== null && facts.reboilerDuty > 0 && reboiler > available)
+    warnings.push({ code: 'hotter-than-heating', T: reboiler, available });
+  return warnings;
+}
+
+function stageChecks(facts: LadderFacts, model: ThermoModel): Warning[] {
+  const fed = facts.feeds.reduce((sum, { flow }) => sum + flow, 0);
+  const warnings: Warning[] = [];
+  facts.T.forEach((_, j) => {
+    const isBubble = facts.vapour[j] === 0;
+    if (facts.liquid[j] > 0 && facts.liquid[j] < NEARLY_DRY * fed && j < facts.stages - 1)
+      warnings.push({ code: 'nearly-dry', stage: j + 1, phase: 'liquid', flow: facts.liquid[j] });
+    if (!isBubble && facts.vapour[j] < NEARLY_DRY * fed && j > 0)
+      warnings.push({ code: 'nearly-dry', stage: j + 1, phase: 'vapour', flow: facts.vapour[j] });
+  });
+  if (facts.refluxRatio !== null && facts.refluxRatio < VANISHING)
+    warnings.push({ code: 'reflux-vanishes', reflux: facts.refluxRatio });
+  const hottest = facts.T.indexOf(Math.max(...facts.T));
+  const coldest = facts.T.indexOf(Math.min(...facts.T));
+  const seen = new Set<string>();
+  for (const j of new Set([coldest, hottest]))
+    for (const { name, property, Tmin, Tmax } of model.outsideRange(facts.T[j])) {
+      if (seen.has(name + property)) continue;
+      seen.add(name + property);
+      warnings.push({ code: 'stage-outside-range', stage: j + 1, name, property, T: facts.T[j], Tmin, Tmax });
+    }
+  return warnings;
+}
+
+function feedChecks(document: CaseDocument, column: ColumnUnit, facts: LadderFacts, feeds: readonly FeedFacts[]): Warning[] {
+  return facts.feeds.flatMap(({ name, stage, T }, f): Warning[] => {
+    const there = facts.T[stage - 1];
+    const pressure = facts.P[stage - 1];
+    const fedPressure = feeds[f].P;
+    return [
+      ...(Math.abs(T - there) > UNLIKE ? [{ code: 'feed-unlike-stage', feed: name, T, stage, there } as const] : []),
+      ...(fedPressure < pressure * (1 - ROUNDING) && !isAtColumnPressure(document, column, f)
+        ? [{ code: 'feed-below-pressure', feed: name, P: fedPressure, stage, there: pressure } as const]
+        : []),
+    ];
+  });
+}
+
+/** A feed said to come at the column's own pressure is let in wherever it enters. */
+function isAtColumnPressure(document: CaseDocument, column: ColumnUnit, f: number): boolean {
+  return feedsOf(document, column)[f].condition.some(({ by }) => by === 'column-pressure');
+}
+
+const NEARLY_DRY = 0.005;
+const VANISHING = 0.05;
+/** K */
+const UNLIKE = 40;
+const ROUNDING = 1e-6;

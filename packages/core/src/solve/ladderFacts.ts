@@ -1,0 +1,208 @@
+/** A solved column as it is shown, sent and stored: plain arrays, SI units. */
+import { drawsOf, firstSideDraw } from '../column/index.ts';
+import type { BoundedColumn, SolvedColumn } from '../column/index.ts';
+import { makePhaseProperties } from '../thermo/index.ts';
+import type { Phase } from '../thermo/index.ts';
+import type { CaseDocument, ColumnUnit } from './document.ts';
+import { entryOf, feedsOf } from './documentParts.ts';
+import { placeName } from './ladderWords.ts';
+import type { NamedHandle, ReadyLadder } from './ladderInputs.ts';
+
+export interface LadderFacts {
+  stages: number;
+  /** K, Pa and mol/s by stage, from the top; in a total condenser no vapour leaves, from a total reboiler no liquid. */
+  T: number[];
+  P: number[];
+  liquid: number[];
+  vapour: number[];
+  /** Mole fractions by stage; of a total condenser's vapour those of its first bubble, of a total reboiler's liquid those of its first drop. */
+  x: number[][];
+  y: number[][];
+  products: LadderProduct[];
+  feeds: LadderFeedFacts[];
+  /** W, null where there is none. */
+  condenserDuty: number | null;
+  reboilerDuty: number | null;
+  refluxRatio: number | null; // mol/mol
+  boilUpRatio: number | null; // mol/mol
+  /** K of the liquid that leaves a total condenser; its bubble point stands on stage 1. */
+  condensateT: number;
+  /** By target's id: what the quantity is now, null where the column has none; whether a limit holds it; the handle that serves it. */
+  targets: Record<string, { now: number | null; isHolding: boolean; moves: string | null }>;
+  handles: { name: string; value: number; dimension: NamedHandle['dimension'] }[];
+  /** What does not close: of a component, of what is fed of it; of heat, of all that moves. */
+  closure: { material: number; heat: number };
+  attempts: SolvedColumn['record']['attempts'];
+}
+
+export interface LadderProduct {
+  id: string;
+  name: string;
+  phase: Phase;
+  /** From 1 at the top. */
+  stage: number;
+  /** mol/s, in all and by component. */
+  flow: number;
+  flows: number[];
+  massFlow: number; // kg/s
+  T: number; // K
+  P: number; // Pa
+  enthalpy: number; // J/mol
+}
+
+export interface LadderFeedFacts {
+  stream: string;
+  name: string;
+  stage: number;
+  flow: number; // mol/s
+  T: number; // K
+  vapourFraction: number;
+}
+
+export function describeLadder(
+  document: CaseDocument,
+  column: ColumnUnit,
+  ready: ReadyLadder,
+  { column: found, holding }: BoundedColumn,
+): LadderFacts {
+  const { input, reading } = ready;
+  const { stages, model } = input;
+  const n = model.n;
+  const isBubble = (j: number): boolean => j === 0 && input.top === 'total-condenser';
+  const isDrop = (j: number): boolean => j === stages - 1 && input.bottom === 'total-reboiler';
+  const rows = Array.from({ length: stages }, (_, j) => j);
+  const total = (flows: Float64Array, j: number): number => flows.subarray(j * n, (j + 1) * n).reduce((a, b) => a + b, 0);
+  const fractions = (flows: Float64Array, j: number): number[] => {
+    const all = total(flows, j);
+    return Array.from(flows.subarray(j * n, (j + 1) * n), (flow) => flow / all);
+  };
+  const products = productsOf(column, ready, found);
+  const bottoms = products.find(({ id }) => id === 'bottoms')?.flow ?? 0;
+  return {
+    stages,
+    T: Array.from(found.T),
+    P: Array.from(found.pressure),
+    liquid: rows.map((j) => (isDrop(j) ? 0 : total(found.liquid, j))),
+    vapour: rows.map((j) => (isBubble(j) ? 0 : total(found.vapour, j))),
+    x: rows.map((j) => fractions(found.liquid, j)),
+    y: rows.map((j) => fractions(found.vapour, j)),
+    products,
+    feeds: feedsOf(document, column).map(({ id, name }, f) => ({
+      stream: id,
+      name,
+      stage:
+        (column.ladder === null ? undefined : entryOf(column.ladder.feeds, id))?.stage ?? input.feeds[reading.firstFeed[f]].stage,
+      flow: ready.feeds[f].molarFlow,
+      T: ready.feeds[f].T,
+      vapourFraction: ready.feeds[f].vapourFraction,
+    })),
+    condenserDuty: found.condenserDuty,
+    reboilerDuty: found.reboilerDuty,
+    refluxRatio: found.refluxRatio,
+    boilUpRatio: input.bottom === 'none' ? null : total(found.vapour, stages - 1) / bottoms,
+    condensateT: found.condensateT,
+    targets: targetFacts(column, ready, found, holding),
+    handles: reading.handles.map(({ name, dimension }, k) => ({ name, dimension, value: found.handleValues[k] })),
+    closure: closureOf(ready, found, products),
+    attempts: found.record.attempts,
+  };
+}
+
+function productsOf(column: ColumnUnit, { input }: ReadyLadder, found: SolvedColumn): LadderProduct[] {
+  const { model, stages, top } = input;
+  const n = model.n;
+  const draws = drawsOf(input);
+  const hasLiquid = top === 'total-condenser' || top === 'mixed-condenser';
+  const nothing = new Float64Array(n);
+  const distillate = hasLiquid ? found.draws[0] : nothing;
+  const overheadVapour = top === 'total-condenser' ? nothing : found.overhead.map((flow, i) => Math.max(0, flow - distillate[i]));
+  const bottomsStage = input.bottom === 'total-reboiler' ? stages - 1 : stages;
+  const product = (
+    id: string,
+    name: string,
+    phase: Phase,
+    stage: number,
+    flows: Float64Array,
+    T = found.T[stage - 1],
+  ): LadderProduct => {
+    const flow = flows.reduce((a, b) => a + b, 0);
+    const P = found.pressure[stage - 1];
+    const properties = makePhaseProperties(n);
+    if (flow > 0)
+      model.evaluate(
+        phase,
+        T,
+        P,
+        flows.map((f) => f / flow),
+        properties,
+        'all',
+      );
+    const massFlow = flows.reduce((sum, f, i) => sum + f * model.molarMass[i], 0);
+    return { id, name, phase, stage, flow, flows: Array.from(flows), massFlow, T, P, enthalpy: properties.enthalpy };
+  };
+  return [
+    ...(hasLiquid ? [product('distillate', 'distillate', 'liquid', 1, distillate, found.condensateT)] : []),
+    ...(top === 'total-condenser'
+      ? []
+      : [product('overhead-vapour', top === 'mixed-condenser' ? 'vent' : 'overhead vapour', 'vapour', 1, overheadVapour)]),
+    ...column.draws.map(({ id }, k) => {
+      const { stage, phase } = draws[firstSideDraw(input) + k];
+      return product(id, placeName(column, id), phase, stage, found.draws[firstSideDraw(input) + k]);
+    }),
+    product('bottoms', 'bottoms', 'liquid', bottomsStage, found.bottoms),
+  ];
+}
+
+function targetFacts(
+  column: ColumnUnit,
+  { reading }: ReadyLadder,
+  found: SolvedColumn,
+  holding: BoundedColumn['holding'],
+): LadderFacts['targets'] {
+  const watchedBefore = (place: number): number => reading.quantities.slice(0, place).filter((q) => q !== null).length;
+  const held = new Map(reading.held.map((place, k) => [place, k]));
+  for (const { bound, instead } of holding) held.set(reading.limits[bound], instead);
+  const givenWay = new Set(holding.map(({ instead }) => reading.held[instead]));
+  return Object.fromEntries(
+    (column.ladder?.targets ?? []).map(({ id }, place) => {
+      const now = reading.quantities[place] === null ? NaN : found.watched[watchedBefore(place)];
+      const k = held.get(place);
+      const serves = k === undefined || givenWay.has(place) ? undefined : reading.handles[found.pairing[k]];
+      const isHolding = holding.some(({ bound }) => reading.limits[bound] === place);
+      return [id, { now: Number.isFinite(now) ? now : null, isHolding, moves: serves?.name ?? null }];
+    }),
+  );
+}
+
+function closureOf({ input }: ReadyLadder, found: SolvedColumn, products: readonly LadderProduct[]): LadderFacts['closure'] {
+  const n = input.model.n;
+  const scaled = (f: number): number => {
+    const k = found.handles.findIndex((h) => h.kind === 'feed-flow' && h.feed === f);
+    return k < 0 ? 1 : found.handleValues[k];
+  };
+  let material = 0;
+  for (let i = 0; i < n; i++) {
+    const fed = input.feeds.reduce((sum, { flows }, f) => sum + scaled(f) * flows[i], 0);
+    const out = products.reduce((sum, { flows }) => sum + flows[i], 0);
+    if (fed > 0) material = Math.max(material, Math.abs(out / fed - 1));
+  }
+  const added = found.handles.map((h, k) => (isHeat(h.kind) && !isEnd(h) ? found.handleValues[k] : 0));
+  const terms = [
+    ...input.feeds.map(({ flows, enthalpy }, f) => scaled(f) * flows.reduce((a, b) => a + b, 0) * enthalpy),
+    ...input.heat,
+    ...added,
+    found.condenserDuty ?? 0,
+    found.reboilerDuty ?? 0,
+    ...products.map(({ flow, enthalpy }) => -flow * enthalpy),
+  ];
+  const moved = terms.reduce((sum, term) => sum + Math.abs(term), 0);
+  return { material, heat: Math.abs(terms.reduce((sum, term) => sum + term, 0)) / moved };
+
+  function isEnd(handle: SolvedColumn['handles'][number]): boolean {
+    if (handle.kind !== 'duty') return false;
+    return (handle.stage === 1 && input.top !== 'none') || (handle.stage === input.stages && input.bottom !== 'none');
+  }
+}
+
+const isHeat = (kind: SolvedColumn['handles'][number]['kind']): boolean =>
+  kind === 'duty' || kind === 'pump-around-duty' || kind === 'feed-heat';

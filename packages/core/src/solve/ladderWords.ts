@@ -1,0 +1,128 @@
+/** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
+import type { Dimension } from '../units/index.ts';
+import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity } from './document.ts';
+
+/** What a place is called. */
+export function placeName(column: ColumnUnit, place: string): string {
+  switch (place) {
+    case 'overhead':
+      return column.ladder?.top === 'none' ? 'overhead vapour' : 'distillate';
+    case 'overhead-vapour':
+      return 'overhead vapour';
+    case 'bottoms':
+      return 'bottoms';
+    default:
+      return column.draws.find(({ id }) => id === place)?.name ?? 'side draw';
+  }
+}
+
+/** A quantity's name at the head of a card. */
+export function quantityName(document: CaseDocument, column: ColumnUnit, quantity: LadderQuantity): string {
+  const names = (ids: readonly string[]): string =>
+    ids.map((id) => document.mixture.components.find((c) => c.id === id)?.name ?? id).join(' + ');
+  const loop = (id: string): string => column.ladder?.pumpArounds.find((p) => p.id === id)?.name ?? 'pump-around';
+  switch (quantity.kind) {
+    case 'reflux-ratio':
+      return quantity.basis === 'mass' ? 'reflux ratio by mass' : 'reflux ratio';
+    case 'boil-up-ratio':
+      return quantity.basis === 'mass' ? 'boil-up ratio by mass' : 'boil-up ratio';
+    case 'flow':
+      return quantity.components.length === 0
+        ? `${placeName(column, quantity.place)} flow`
+        : `${names(quantity.components)} in the ${placeName(column, quantity.place)}`;
+    case 'fraction':
+      return `${names(quantity.components)} in the ${placeName(column, quantity.place)}`;
+    case 'recovery':
+      return `${names(quantity.components)} to the ${placeName(column, quantity.place)}`;
+    case 'component-ratio':
+      return `${names(quantity.components)} over ${names(quantity.over)} in the ${placeName(column, quantity.place)}`;
+    case 'temperature':
+      return `temperature of stage ${quantity.stage}`;
+    case 'bubble-point':
+      return `bubble point of the ${placeName(column, quantity.place)}`;
+    case 'dew-point':
+      return `dew point of the ${placeName(column, quantity.place)}`;
+    case 'vapour-pressure':
+      return `vapour pressure of the ${placeName(column, quantity.place)}`;
+    case 'molar-mass':
+      return `molar mass of the ${placeName(column, quantity.place)}`;
+    case 'standard-density':
+      return `standard density of the ${placeName(column, quantity.place)}`;
+    case 'duty':
+      return `${quantity.of} duty`;
+    case 'stage-flow':
+      return `${quantity.phase} from stage ${quantity.stage}`;
+    case 'draw-share':
+      return `part of its stream in ${placeName(column, quantity.draw)}`;
+    case 'loop-flow':
+      return `${loop(quantity.loop)} flow`;
+    case 'loop-duty':
+      return `${loop(quantity.loop)} duty`;
+    case 'return-temperature':
+      return `return of ${loop(quantity.loop)}`;
+    case 'freed':
+      return freedName(document, quantity.handle);
+  }
+}
+
+export function freedName(document: CaseDocument, handle: FreedHandle): string {
+  const stream = (id: string): string => document.streams.find((s) => s.id === id)?.name ?? 'feed';
+  switch (handle.kind) {
+    case 'feed-flow':
+      return `flow of ${stream(handle.stream)}, of what it is given`;
+    case 'feed-heat':
+      return `heat added to ${stream(handle.stream)}`;
+    case 'stage-duty':
+      return `heat on stage ${handle.stage}`;
+    case 'pressure':
+      return 'rise of the pressure';
+    case 'subcooling':
+      return 'further subcooling';
+  }
+}
+
+/** What a quantity is measured in. */
+export function quantityDimension(quantity: LadderQuantity): Dimension {
+  const flow = { mole: 'molarFlow', mass: 'massFlow', volume: 'standardLiquidFlow' } as const;
+  const fraction = { mole: 'moleFraction', mass: 'massFraction', volume: 'volumeFraction' } as const;
+  switch (quantity.kind) {
+    case 'reflux-ratio':
+    case 'boil-up-ratio':
+    case 'component-ratio':
+      return 'ratio';
+    case 'flow':
+    case 'stage-flow':
+      return flow[quantity.basis];
+    case 'fraction':
+    case 'recovery':
+      return fraction[quantity.basis];
+    case 'draw-share':
+      return 'moleFraction';
+    case 'temperature':
+    case 'bubble-point':
+    case 'dew-point':
+    case 'return-temperature':
+      return 'temperature';
+    case 'vapour-pressure':
+      return 'pressure';
+    case 'molar-mass':
+      return 'molarMass';
+    case 'standard-density':
+      return 'density';
+    case 'duty':
+    case 'loop-duty':
+      return 'power';
+    case 'loop-flow':
+      return 'molarFlow';
+    case 'freed':
+      return FREED_DIMENSIONS[quantity.handle.kind];
+  }
+}
+
+const FREED_DIMENSIONS = {
+  'feed-flow': 'ratio',
+  'feed-heat': 'power',
+  'stage-duty': 'power',
+  pressure: 'pressureDrop',
+  subcooling: 'temperatureDifference',
+} as const satisfies Record<FreedHandle['kind'], Dimension>;

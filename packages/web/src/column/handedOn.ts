@@ -1,0 +1,81 @@
+/** What graph, estimate and absorber hand on to the ladder, and which of them it can begin with. */
+import { handedOnLadder, handedOnWash } from '@keen-ladder/core';
+import type { AbsorptionFacts, EstimateFacts, GraphDesign } from '@keen-ladder/core';
+import type { RootState } from '../app/store.ts';
+import type { Column, Ladder, Stream } from '../document/documentSlice.ts';
+import { selectColumn, selectFeeds } from '../document/selectors.ts';
+import { selectAbsorptionResult, selectEstimateResult, selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
+
+/** What the estimate hands on; it takes every feed as one. */
+export function ofEstimate(facts: EstimateFacts, column: Column, feeds: readonly Stream[]): Ladder {
+  const { pressure, condenser, reflux } = facts;
+  const feedStage = Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen));
+  return handedOnLadder(column, {
+    stages: facts.stagesChosen,
+    feedStages: Object.fromEntries(feeds.map(({ id }) => [id, feedStage])),
+    drawStages: {},
+    reflux,
+    distillate: facts.distillate.reduce((sum, f) => sum + f, 0),
+    drawFlows: {},
+    pressure: { top: pressure.top, bottom: pressure.bottom },
+    condenser,
+    vapourShare: column.vapourShare,
+    subcooling: column.subcooling,
+    efficiency: 1,
+  });
+}
+
+/** What the drawing hands on; open steam has no stream in the case, so that the ladder cannot take it. */
+export function ofGraph(design: GraphDesign, column: Column, feeds: readonly Stream[]): Ladder | undefined {
+  const { pressure, condenser, bottom, draws, graph } = column;
+  if (pressure.top === null || bottom === 'steam') return undefined;
+  const { efficiency } = graph;
+  return handedOnLadder(column, {
+    stages: design.whole,
+    feedStages: Object.fromEntries(feeds.map(({ id }, f) => [id, design.feedStages[f] ?? 1])),
+    drawStages: Object.fromEntries(draws.map(({ id }, k) => [id, design.drawStages[k] ?? 1])),
+    reflux: design.reflux,
+    distillate: design.flows.distillate,
+    drawFlows: Object.fromEntries(draws.map(({ id }, k) => [id, (design.column.draws[k]?.flow ?? 0) * design.flows.feed])),
+    pressure: { top: pressure.top, bottom: pressure.bottom ?? pressure.top },
+    condenser,
+    vapourShare: column.vapourShare,
+    subcooling: column.subcooling,
+    efficiency: efficiency?.kind === 'murphree' ? efficiency.value : 1,
+  });
+}
+
+/** The washer or stripper as it is estimated; a stream whose flow is a multiple of the least keeps that flow. */
+export function ofWash(state: RootState, facts: AbsorptionFacts): Ladder | undefined {
+  const column = selectColumn(state);
+  if (column === undefined || column.pressure.top === null) return undefined;
+  const { gas, liquid, kind, stages, flow } = facts;
+  const serving = kind === 'absorption' ? liquid : gas;
+  const given = selectFeedFacts(state, serving)?.molarFlow;
+  return handedOnWash({
+    stages,
+    liquid,
+    gas,
+    serving: { stream: serving, factor: given === undefined ? 1 : flow / given },
+    pressure: { top: column.pressure.top, bottom: column.pressure.bottom ?? column.pressure.top },
+  });
+}
+
+export interface Offered {
+  from: 'graph' | 'estimate';
+  ladder: Ladder;
+}
+
+export function offeredLadder(state: RootState, column: Column): Offered | undefined {
+  const feeds = selectFeeds(state);
+  if (column.service !== 'distillation') {
+    const wash = selectAbsorptionResult(state)?.estimate;
+    const ladder = wash?.state === 'solved' ? ofWash(state, wash.value) : undefined;
+    return ladder === undefined ? undefined : { from: 'estimate', ladder };
+  }
+  const graph = selectGraphResult(state)?.outcome;
+  const drawn = graph?.state === 'solved' ? ofGraph(graph.value, column, feeds) : undefined;
+  if (drawn !== undefined) return { from: 'graph', ladder: drawn };
+  const estimate = selectEstimateResult(state)?.outcome;
+  return estimate?.state === 'solved' ? { from: 'estimate', ladder: ofEstimate(estimate.value, column, feeds) } : undefined;
+}

@@ -1,0 +1,350 @@
+/** What the ladder is asked and built of. */
+import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
+import { App, Button, Input } from 'antd';
+import { useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { DrawFields } from '../balance/DrawFields.tsx';
+import {
+  feedWayChosen,
+  ladderSet,
+  ladderStagesSet,
+  pumpAroundAdded,
+  pumpAroundRemoved,
+  rungChosen,
+} from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/documentSlice.ts';
+import { selectFeeds } from '../document/selectors.ts';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { QuantityField } from '../fields/QuantityField.tsx';
+import { selectLadderStanding, selectLastLadder } from '../stops/standing.ts';
+import { AddTarget } from './AddTarget.tsx';
+import { CountField } from './CountField.tsx';
+import type { Numbering } from './rungs.ts';
+import { rungNumber, rungOf } from './rungs.ts';
+import { PressureInputs } from './PressureInputs.tsx';
+import { TargetCard } from './TargetCard.tsx';
+
+const tops: { value: Ladder['top']; label: string }[] = [
+  { value: 'total', label: 'total' },
+  { value: 'partial', label: 'partial, vapour product' },
+  { value: 'mixed', label: 'mixed, with a vent' },
+  { value: 'none', label: 'none' },
+];
+
+const bottoms: { value: Ladder['bottom']; label: string }[] = [
+  { value: 'kettle', label: 'kettle' },
+  { value: 'total', label: 'total, once through' },
+  { value: 'none', label: 'none' },
+];
+
+const ways: { value: Ladder['feeds'][string]['way']; label: string }[] = [
+  { value: 'whole', label: 'all to its stage' },
+  { value: 'vapour-above', label: 'vapour to the stage above' },
+];
+
+export function LadderInputs({ column, numbering }: { column: Column; numbering: Numbering }) {
+  const { ladder } = column;
+  if (ladder === null) return null;
+  return (
+    <div className="inputs">
+      <Targets column={column} ladder={ladder} />
+      <Build column={column} ladder={ladder} numbering={numbering} />
+    </div>
+  );
+}
+
+interface Props {
+  column: Column;
+  ladder: Ladder;
+}
+
+function Targets({ column, ladder }: Props) {
+  const facts = useAppSelector(selectLastLadder);
+  return (
+    <section aria-label="Targets">
+      <div className="section-head">
+        <h2>Targets</h2>
+        <Counter ladder={ladder} />
+      </div>
+      {ladder.targets.length === 0 && <p className="quiet small">Everything follows from the feeds: nothing has to be held.</p>}
+      <ul className="targets" data-path={`units.${column.id}.ladder.targets`}>
+        {ladder.targets.map((target) => (
+          <TargetCard key={target.id} column={column} ladder={ladder} target={target} facts={facts} />
+        ))}
+      </ul>
+      <AddTarget column={column} ladder={ladder} />
+    </section>
+  );
+}
+
+/** "2 targets for 2 handles". */
+function Counter({ ladder }: { ladder: Ladder }) {
+  const facts = useAppSelector(selectLastLadder);
+  const standing = useAppSelector(selectLadderStanding);
+  const targets = ladder.targets.filter(({ isInForce, wish }) => isInForce && wish === 'equal').length;
+  const point = standing.state === 'open' ? standing.points.find(({ code }) => code === 'targets-for-handles') : undefined;
+  const handles = point?.code === 'targets-for-handles' ? point.handles.length : facts?.handles.length;
+  const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+  return (
+    <span className="quiet small" title={facts?.handles.map(({ name }) => name).join(', ')}>
+      {count(targets, 'target')}
+      {handles === undefined ? '' : ` for ${count(handles, 'handle')}`}
+    </span>
+  );
+}
+
+function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) {
+  const dispatch = useAppDispatch();
+  const feeds = useAppSelector(selectFeeds);
+  const set = (change: Partial<Ladder>, gesture?: string) => dispatch(ladderSet({ column: column.id, change }, gesture));
+  const path = `units.${column.id}.ladder`;
+  /** As it is counted on the drawing, and back. */
+  const shownRung = (rung: number): number => rungNumber(rung, ladder.stages, ladder.top, numbering);
+  const rungOfShown = (number: number): number | undefined => rungOf(number, ladder.stages, ladder.top, numbering);
+  return (
+    <section aria-label="Column">
+      <h2>Column</h2>
+      <CountField
+        label="Rungs"
+        path={`${path}.stages`}
+        value={ladder.stages}
+        unit="condenser and reboiler counted"
+        least={2}
+        most={400}
+        hasSlider
+        onChange={(stages, gesture) => dispatch(ladderStagesSet({ column: column.id, stages }, gesture))}
+      />
+      <ChoiceField label="Condenser" path={`${path}.top`} value={ladder.top} options={tops} onChange={(top) => set({ top })} />
+      {ladder.top === 'total' && <Subcooling ladder={ladder} path={path} onSet={set} />}
+      <ChoiceField
+        label="Reboiler"
+        path={`${path}.bottom`}
+        value={ladder.bottom}
+        options={bottoms}
+        onChange={(bottom) => set({ bottom })}
+      />
+      <PressureInputs column={column} ladder={ladder} />
+      <QuantityField
+        label="Tray efficiency"
+        path={`${path}.efficiency.all`}
+        value={{ si: ladder.efficiency.all, dimension: 'ratio' }}
+        dimensions={['ratio']}
+        step={0.05}
+        note="Murphree’s, of the vapour"
+        onChange={(value, gesture) => set({ efficiency: { ...ladder.efficiency, all: value?.si ?? 1 } }, gesture)}
+      />
+      <QuantityField
+        label="Heat loss"
+        path={`${path}.heatLoss`}
+        value={{ si: ladder.heatLoss, dimension: 'power' }}
+        dimensions={['power']}
+        step={1}
+        note="of all trays together"
+        onChange={(value, gesture) => set({ heatLoss: value?.si ?? 0 }, gesture)}
+      />
+      <h2>Streams</h2>
+      {feeds.map(({ id, name }) => {
+        const feed = ladder.feeds[id] ?? { stage: Math.max(2, Math.round(ladder.stages / 2)), way: 'whole' as const };
+        return (
+          <div key={id}>
+            <CountField
+              label={name === '' ? 'Feed' : name}
+              path={`${path}.feeds.${id}`}
+              value={shownRung(feed.stage)}
+              unit={`from the ${numbering.from}`}
+              least={0}
+              most={ladder.stages}
+              onChange={(number, gesture) => {
+                const stage = rungOfShown(number);
+                if (stage !== undefined) dispatch(rungChosen({ column: column.id, of: 'feed', id, stage }, gesture));
+              }}
+            />
+            <ChoiceField
+              label="enters"
+              path={`${path}.feeds.${id}.way`}
+              value={feed.way}
+              options={ways}
+              onChange={(way) => dispatch(feedWayChosen({ column: column.id, stream: id, feed: { ...feed, way } }))}
+            />
+          </div>
+        );
+      })}
+      {column.draws.map(({ id, name }) => (
+        <CountField
+          key={id}
+          label={name}
+          path={`${path}.drawStages.${id}`}
+          value={shownRung(ladder.drawStages[id] ?? Math.max(2, Math.round(ladder.stages / 2)))}
+          unit={`from the ${numbering.from}`}
+          least={0}
+          most={ladder.stages}
+          onChange={(number, gesture) => {
+            const stage = rungOfShown(number);
+            if (stage !== undefined) dispatch(rungChosen({ column: column.id, of: 'draw', id, stage }, gesture));
+          }}
+        />
+      ))}
+      <DrawFields column={column} />
+      <PumpArounds column={column} ladder={ladder} />
+      <SideHeats column={column} ladder={ladder} />
+    </section>
+  );
+}
+
+interface SubcoolingProps {
+  ladder: Ladder;
+  path: string;
+  onSet: (change: Partial<Ladder>, gesture?: string) => void;
+}
+
+type SubcoolingKind = 'none' | 'degrees' | 'temperature';
+
+const subcoolings: { value: SubcoolingKind; label: string }[] = [
+  { value: 'none', label: 'at its bubble point' },
+  { value: 'degrees', label: 'subcooled by' },
+  { value: 'temperature', label: 'subcooled to' },
+];
+
+function Subcooling({ ladder, path, onSet }: SubcoolingProps) {
+  const { subcooling } = ladder;
+  const isBy = subcooling?.by !== 'temperature';
+  return (
+    <>
+      <ChoiceField<SubcoolingKind>
+        label="Its liquid leaves"
+        path={`${path}.subcooling`}
+        value={subcooling?.by ?? 'none'}
+        options={subcoolings}
+        onChange={(by) => onSet({ subcooling: by === 'none' ? null : { by, value: by === 'degrees' ? 5 : 313.15 } })}
+      />
+      {subcooling !== null && (
+        <QuantityField
+          label={isBy ? 'Subcooling' : 'Condensate'}
+          path={`${path}.subcooling.value`}
+          value={{ si: subcooling.value, dimension: isBy ? 'temperatureDifference' : 'temperature' }}
+          dimensions={[isBy ? 'temperatureDifference' : 'temperature']}
+          step={1}
+          onChange={(value, gesture) => {
+            if (value !== null) onSet({ subcooling: { ...subcooling, value: value.si } }, gesture);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function PumpArounds({ column, ladder }: Props) {
+  const dispatch = useAppDispatch();
+  const path = `units.${column.id}.ladder.pumpArounds`;
+  const change = (id: string, part: Partial<Ladder['pumpArounds'][number]>, gesture?: string) =>
+    dispatch(
+      ladderSet(
+        { column: column.id, change: { pumpArounds: ladder.pumpArounds.map((p) => (p.id === id ? { ...p, ...part } : p)) } },
+        gesture,
+      ),
+    );
+  return (
+    <>
+      {ladder.pumpArounds.map(({ id, name, from, to }) => (
+        <div key={id} className="loop">
+          <span className="draw">
+            <Input
+              className="draw-name"
+              variant="borderless"
+              aria-label="Name of the pump-around"
+              maxLength={60}
+              value={name}
+              onChange={(event) => change(id, { name: event.target.value }, `loop-name-${id}`)}
+            />
+            <Button
+              type="text"
+              size="small"
+              icon={<CloseOutlined />}
+              aria-label={`Take ${name} away`}
+              onClick={() => dispatch(pumpAroundRemoved({ column: column.id, loop: id }))}
+            />
+          </span>
+          <CountField
+            label="from rung"
+            path={`${path}.${id}.from`}
+            value={from}
+            unit=""
+            least={1}
+            most={ladder.stages}
+            onChange={(next, gesture) => change(id, { from: next }, gesture)}
+          />
+          <CountField
+            label="back to rung"
+            path={`${path}.${id}.to`}
+            value={to}
+            unit=""
+            least={1}
+            most={ladder.stages}
+            onChange={(next, gesture) => change(id, { to: next }, gesture)}
+          />
+        </div>
+      ))}
+      <Button type="text" icon={<PlusOutlined />} onClick={() => dispatch(pumpAroundAdded({ column: column.id }))}>
+        Pump-around
+      </Button>
+    </>
+  );
+}
+
+function SideHeats({ column, ladder }: Props) {
+  const dispatch = useAppDispatch();
+  const { message } = App.useApp();
+  const [next, setNext] = useState(Math.max(2, Math.round((2 * ladder.stages) / 3)));
+  const path = `units.${column.id}.ladder.heats`;
+  const set = (heats: Ladder['heats'], gesture?: string) => dispatch(ladderSet({ column: column.id, change: { heats } }, gesture));
+  return (
+    <>
+      {ladder.heats.map(({ stage, duty }, k) => (
+        <div key={stage} className="side-heat">
+          <QuantityField
+            label={`Heat on rung ${stage}`}
+            path={`${path}.${k}`}
+            value={{ si: duty, dimension: 'power' }}
+            dimensions={['power']}
+            step={10}
+            onChange={(value, gesture) =>
+              set(
+                ladder.heats.map((h, i) => (i === k ? { ...h, duty: value?.si ?? 0 } : h)),
+                gesture,
+              )
+            }
+          />
+          <Button
+            type="text"
+            size="small"
+            icon={<CloseOutlined />}
+            aria-label={`Take the heat on rung ${stage} away`}
+            onClick={() => set(ladder.heats.filter((_, i) => i !== k))}
+          />
+        </div>
+      ))}
+      <span className="draw">
+        <Button
+          type="text"
+          icon={<PlusOutlined />}
+          onClick={() => {
+            if (ladder.heats.some(({ stage }) => stage === next)) void message.info(`Rung ${next} has its heat already.`);
+            else set([...ladder.heats, { stage: next, duty: 0 }]);
+          }}
+        >
+          Heater or cooler on rung
+        </Button>
+        <Input
+          className="rung-choice"
+          variant="borderless"
+          aria-label="Rung of the heater or cooler"
+          value={next}
+          onChange={(event) => {
+            const typed = Number(event.target.value);
+            if (Number.isInteger(typed) && typed >= 1 && typed <= ladder.stages) setNext(typed);
+          }}
+        />
+      </span>
+    </>
+  );
+}

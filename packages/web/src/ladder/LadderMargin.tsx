@@ -1,0 +1,258 @@
+/** What the ladder says: the rung that is pointed at, products, remarks, the estimate beside it, how it was solved. */
+import { capital, findUnit, formatNumber, formatQuantity, fromSI, quantityDimension, quantityName } from '@keen-ladder/core';
+import type { EstimateFacts, LadderFacts, Reason, Warning } from '@keen-ladder/core';
+import { Button } from 'antd';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { targetSet } from '../document/documentSlice.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { selectDocument } from '../document/selectors.ts';
+import { selectShowQuantity } from '../document/showing.ts';
+import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
+import {
+  selectEstimateResult,
+  selectIsLadderStale,
+  selectLadderMilliseconds,
+  selectLastLadderStanding,
+} from '../stops/standing.ts';
+import { componentColor } from '../theme/componentColors.ts';
+import { shortFraction } from './rows.ts';
+import { selectTable } from './table.ts';
+
+export function LadderMargin({ column, pointed }: { column: Column; pointed: number }) {
+  const standing = useAppSelector(selectLastLadderStanding);
+  const isStale = useAppSelector(selectIsLadderStale);
+  return (
+    <aside className="margin" aria-label="What the ladder says" data-stale={isStale}>
+      <Said standing={standing} waiting="Solving …" wayOut={(reason) => <WayOut column={column} reason={reason} />}>
+        {(facts, warnings) => <Solved facts={facts} warnings={warnings} pointed={pointed} />}
+      </Said>
+      <h2>Notes</h2>
+      <Notes />
+    </aside>
+  );
+}
+
+/** One click out of a column that has no answer. */
+function WayOut({ column, reason }: { column: Column; reason: Reason }) {
+  const dispatch = useAppDispatch();
+  const document = useAppSelector(selectDocument);
+  const show = useAppSelector(selectShowQuantity);
+  const targets = column.ladder?.targets ?? [];
+  const named = (name: string) =>
+    targets.find(({ quantity, isInForce }) => isInForce && quantityName(document, column, quantity) === name);
+  if (reason.code === 'targets-repeat' || reason.code === 'targets-beyond-balance') {
+    const last = named(reason.targets.at(-1) ?? '');
+    if (last === undefined) return null;
+    return (
+      <Button type="primary" onClick={() => dispatch(targetSet({ column: column.id, target: { ...last, isInForce: false } }))}>
+        Switch off {reason.targets.at(-1)}
+      </Button>
+    );
+  }
+  if (reason.code === 'stopped-short') {
+    const target = named(reason.target);
+    if (target === undefined) return null;
+    return (
+      <Button
+        type="primary"
+        onClick={() => dispatch(targetSet({ column: column.id, target: { ...target, value: reason.reached } }))}
+      >
+        Take {show(reason.reached, quantityDimension(target.quantity))}
+      </Button>
+    );
+  }
+  const reflux = targets.find(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
+  if ((reason.code === 'runs-dry' || reason.code === 'draw-too-large') && reflux !== undefined && reflux.value !== null) {
+    const more = Number((1.5 * reflux.value).toPrecision(3));
+    return (
+      <Button type="primary" onClick={() => dispatch(targetSet({ column: column.id, target: { ...reflux, value: more } }))}>
+        Take a reflux ratio of {formatNumber(more)}
+      </Button>
+    );
+  }
+  return null;
+}
+
+interface SolvedProps {
+  facts: LadderFacts;
+  warnings: Warning[];
+  pointed: number;
+}
+
+function Solved({ facts, warnings, pointed }: SolvedProps) {
+  const outcome = useAppSelector(selectEstimateResult)?.outcome;
+  return (
+    <>
+      {pointed > 0 && pointed <= facts.stages ? <Rung facts={facts} rung={pointed} /> : <Products facts={facts} />}
+      <Warnings warnings={warnings} />
+      {warnings.length === 0 && (
+        <p className="sentence">
+          Nothing to remark: the split is the one meant, every stage is wet, and the site’s utilities reach.
+        </p>
+      )}
+      {outcome?.state === 'solved' && <BesideEstimate facts={facts} estimate={outcome.value} />}
+      <SolveLog facts={facts} />
+    </>
+  );
+}
+
+/** A product's composition a column; more than three products stand in the table of the sheet. */
+function Products({ facts }: { facts: LadderFacts }) {
+  const { components, display, site } = useAppSelector(selectTable);
+  const products = facts.products.slice(0, 3);
+  const flow = findUnit('molarFlow', display.molarFlow);
+  const T = findUnit('temperature', display.temperature);
+  return (
+    <>
+      <h2>Products</h2>
+      <table className="figures-table" aria-label="Products">
+        <thead>
+          <tr>
+            <th>mol/mol</th>
+            {products.map(({ id, name }) => (
+              <th key={id} scope="col">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {components.map(({ id, name }, i) => (
+            <tr key={id}>
+              <th scope="row">
+                <span className="swatch" style={{ background: componentColor(i) }} />
+                {name}
+              </th>
+              {products.map((p) => (
+                <td key={p.id}>{shortFraction((p.flows[i] ?? 0) / p.flow)}</td>
+              ))}
+            </tr>
+          ))}
+          <tr className="total-row">
+            <th scope="row">{flow.id}</th>
+            {products.map((p) => (
+              <td key={p.id}>{formatNumber(fromSI(p.flow, flow, site), 4)}</td>
+            ))}
+          </tr>
+          <tr>
+            <th scope="row">{T.id}</th>
+            {products.map((p) => (
+              <td key={p.id}>{formatQuantity(p.T, T, site)}</td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      {facts.products.length > 3 && (
+        <p className="quiet small">All {facts.products.length} products stand in the sheet under Products.</p>
+      )}
+    </>
+  );
+}
+
+/** Everything on the rung that is pointed at. */
+function Rung({ facts, rung }: { facts: LadderFacts; rung: number }) {
+  const { components } = useAppSelector(selectTable);
+  const show = useAppSelector(selectShowQuantity);
+  const j = rung - 1;
+  const [x, y] = [facts.x[j] ?? [], facts.y[j] ?? []];
+  return (
+    <>
+      <h2>Rung {rung} from the top</h2>
+      <Figures
+        rows={[
+          ['Temperature', show(facts.T[j] ?? 0, 'temperature')],
+          ['Pressure', show(facts.P[j] ?? 0, 'pressure')],
+          ['Liquid leaving', show(facts.liquid[j] ?? 0, 'molarFlow')],
+          ['Vapour leaving', (facts.vapour[j] ?? 0) === 0 ? 'none' : show(facts.vapour[j] ?? 0, 'molarFlow')],
+        ]}
+      />
+      <table className="figures-table" aria-label="Compositions on the rung">
+        <thead>
+          <tr>
+            <th>mol/mol</th>
+            <th scope="col">liquid</th>
+            <th scope="col">vapour</th>
+          </tr>
+        </thead>
+        <tbody>
+          {components.map(({ id, name }, i) => (
+            <tr key={id}>
+              <th scope="row">
+                <span className="swatch" style={{ background: componentColor(i) }} />
+                {name}
+              </th>
+              <td>{shortFraction(x[i] ?? 0)}</td>
+              <td>{shortFraction(y[i] ?? 0)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function BesideEstimate({ facts, estimate }: { facts: LadderFacts; estimate: EstimateFacts }) {
+  const { display, site } = useAppSelector(selectTable);
+  const T = findUnit('temperature', display.temperature);
+  const W = findUnit('power', display.power);
+  const temperature = (value: number): string => formatQuantity(value, T, site);
+  const power = (value: number | null): string => (value === null ? 'none' : formatNumber(fromSI(value, W, site), 4));
+  const rows: [string, string, string][] = [
+    ['Reflux ratio', formatNumber(estimate.reflux, 3), facts.refluxRatio === null ? 'none' : formatNumber(facts.refluxRatio, 3)],
+    ['Equilibrium stages', formatNumber(estimate.stagesChosen, 3), String(facts.stages - (estimate.condenser === 'total' ? 1 : 0))],
+    [`Top, ${T.id}`, temperature(estimate.condenserTemperature), temperature(facts.condensateT)],
+    [`Bottom, ${T.id}`, temperature(estimate.temperature.bottom), temperature(facts.T.at(-1) ?? 0)],
+    [`Condenser, ${W.id}`, power(estimate.condenserDuty), power(facts.condenserDuty)],
+    [`Reboiler, ${W.id}`, power(estimate.reboilerDuty), power(facts.reboilerDuty)],
+  ];
+  return (
+    <>
+      <h2>Beside the estimate</h2>
+      <table className="figures-table" aria-label="Beside the estimate">
+        <thead>
+          <tr>
+            <th />
+            <th scope="col">estimate</th>
+            <th scope="col">ladder</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, before, now]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              <td>{before}</td>
+              <td>{now}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function SolveLog({ facts }: { facts: LadderFacts }) {
+  const milliseconds = useAppSelector(selectLadderMilliseconds);
+  const steps = facts.attempts.reduce((sum, { iterations }) => sum + iterations, 0);
+  const last = facts.attempts.at(-1);
+  return (
+    <details className="solve-log">
+      <summary>
+        Solved in {steps} {steps === 1 ? 'step' : 'steps'}, {milliseconds < 1 ? 'under 1' : Math.round(milliseconds)} ms
+        {last === undefined ? '' : `, by ${last.method}`}
+      </summary>
+      <ol>
+        {facts.attempts.map(({ method, iterations, residual, isSolved }, k) => (
+          <li key={k} className="quiet small">
+            {capital(method)}: {iterations} steps, largest error left{' '}
+            {Number.isFinite(residual) ? residual.toExponential(0) : 'beyond measure'}
+            {isSolved ? '' : ', given up'}
+          </li>
+        ))}
+      </ol>
+      <p className="quiet small">
+        Balances close to {facts.closure.material.toExponential(0)} (components) and {facts.closure.heat.toExponential(0)} (heat) of
+        themselves.
+      </p>
+    </details>
+  );
+}

@@ -1,0 +1,123 @@
+/** The Ladder stop: targets and column on the left, the ladder with its strips in the middle, products and what is to be said in the margin. */
+import { Button, Segmented } from 'antd';
+import { useRef, useState } from 'react';
+import { useStore } from 'react-redux';
+import type { AppStore } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { SaveChart } from '../charts/SaveChart.tsx';
+import { offeredLadder } from '../column/handedOn.ts';
+import { ladderCarried } from '../document/documentSlice.ts';
+import type { Column } from '../document/documentSlice.ts';
+import { selectColumn } from '../document/selectors.ts';
+import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
+import { LadderDrawing } from './drawing/LadderDrawing.tsx';
+import { StripChoice } from './drawing/StripChoice.tsx';
+import { useStripSettings } from './drawing/stripSettings.ts';
+import type { StripSettings } from './drawing/stripSettings.ts';
+import { LadderCharts } from './LadderCharts.tsx';
+import { LadderInputs } from './LadderInputs.tsx';
+import { LadderMargin } from './LadderMargin.tsx';
+import { ProductTable } from './ProductTable.tsx';
+import { ladderRows } from './rows.ts';
+import { LadderStages } from './LadderStages.tsx';
+import { selectTable } from './table.ts';
+
+type View = 'Ladder' | 'Stages' | 'Products' | 'Charts';
+
+export function LadderPage() {
+  const column = useAppSelector(selectColumn);
+  if (column === undefined) return null;
+  return (
+    <main className="graph-page">
+      <h1 className="unseen">Ladder</h1>
+      {column.ladder === null ? <NothingYet column={column} /> : <Whole column={column} />}
+    </main>
+  );
+}
+
+function Whole({ column }: { column: Column }) {
+  const [pointed, setPointed] = useState(0);
+  const [settings, setSettings] = useStripSettings();
+  return (
+    <>
+      <LadderInputs column={column} numbering={settings} />
+      <LadderSheet pointed={pointed} onPoint={setPointed} settings={settings} onSettings={setSettings} />
+      <LadderMargin column={column} pointed={pointed} />
+    </>
+  );
+}
+
+interface PointProps {
+  pointed: number;
+  onPoint: (stage: number) => void;
+}
+
+interface SheetProps extends PointProps {
+  settings: StripSettings;
+  onSettings: (change: Partial<StripSettings>) => void;
+}
+
+function LadderSheet({ pointed, onPoint, settings, onSettings }: SheetProps) {
+  const [view, setView] = useState<View>('Ladder');
+  const svg = useRef<SVGSVGElement>(null);
+  const facts = useAppSelector(selectLastLadder);
+  const result = useAppSelector(selectLadderResult);
+  const isStale = useAppSelector(selectIsLadderStale);
+  const isOfBefore = result !== null && result.outcome.state !== 'solved';
+  const table = useAppSelector(selectTable);
+  const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
+  return (
+    <div className="sheet ladder-sheet" data-stale={isStale || isOfBefore}>
+      <div className="sheet-head">
+        <Segmented<View>
+          options={['Ladder', 'Stages', 'Products', 'Charts']}
+          value={view}
+          onChange={setView}
+          aria-label="What is shown"
+        />
+        {isOfBefore && facts !== null && <span className="quiet small">the last column that was found</span>}
+        {view === 'Ladder' && facts !== null && (
+          <span className="sheet-tools">
+            <StripChoice settings={settings} onChange={onSettings} />
+            <SaveChart svg={svg} name={`${caseName} – ladder`} rows={() => ladderRows(facts, table)} table="Stages as CSV" />
+          </span>
+        )}
+      </div>
+      {facts === null ? (
+        <p className="empty-sheet">
+          {result === null ? 'Solving …' : 'There is no column to draw yet: the margin says what is missing.'}
+        </p>
+      ) : view === 'Ladder' ? (
+        <LadderDrawing svg={svg} facts={facts} settings={settings} pointed={pointed} onPoint={onPoint} />
+      ) : view === 'Stages' ? (
+        <LadderStages facts={facts} numbering={settings} pointed={pointed} onPoint={onPoint} />
+      ) : view === 'Products' ? (
+        <ProductTable facts={facts} />
+      ) : (
+        <LadderCharts facts={facts} />
+      )}
+    </div>
+  );
+}
+
+function NothingYet({ column }: { column: Column }) {
+  const dispatch = useAppDispatch();
+  const store = useStore() as AppStore; // the one store there is
+  useAppSelector((state) => state.results);
+  const offered = offeredLadder(store.getState(), column);
+  return (
+    <div className="sheet ladder-sheet ladder-nothing">
+      <h2 className="sheet-title">The column stage by stage</h2>
+      <p className="sentence">
+        {offered === undefined
+          ? 'The ladder begins with what the stops before it found. None of them has an answer yet: complete the feed and the balance first.'
+          : `The ladder begins with what the ${offered.from} found: ${offered.ladder.stages} stages, feeds at their best stages, reflux and distillate held as targets. Everything can be changed afterwards.`}
+      </p>
+      {offered !== undefined && (
+        <Button type="primary" onClick={() => dispatch(ladderCarried({ column: column.id, ladder: offered.ladder }))}>
+          Carry over from the {offered.from}
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,144 @@
+/** A target: what is wanted, how it stands, what is moved for it; in force or kept for later. */
+import { CloseOutlined } from '@ant-design/icons';
+import { capital, quantityDimension, quantityName } from '@keen-ladder/core';
+import type { LadderFacts } from '@keen-ladder/core';
+import { Button, Dropdown, Select, Switch } from 'antd';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { ladderSet, targetRemoved, targetSet } from '../document/documentSlice.ts';
+import type { Column, Ladder, LadderTarget } from '../document/documentSlice.ts';
+import { selectDocument } from '../document/selectors.ts';
+import { selectShowQuantity } from '../document/showing.ts';
+import { QuantityField } from '../fields/QuantityField.tsx';
+import { WalkButtons } from './walk/WalkButtons.tsx';
+
+interface Props {
+  column: Column;
+  ladder: Ladder;
+  target: LadderTarget;
+  facts: LadderFacts | null;
+}
+
+const wishes: { value: LadderTarget['wish']; label: string }[] = [
+  { value: 'equal', label: 'exactly' },
+  { value: 'at-most', label: 'at most' },
+  { value: 'at-least', label: 'at least' },
+];
+
+export function TargetCard({ column, ladder, target, facts }: Props) {
+  const dispatch = useAppDispatch();
+  const document = useAppSelector(selectDocument);
+  const show = useAppSelector(selectShowQuantity);
+  const { quantity, value, isInForce, wish } = target;
+  const name = capital(quantityName(document, column, quantity));
+  const dimension = quantityDimension(quantity);
+  const standing = facts?.targets[target.id];
+  const now = standing?.now ?? null;
+  const set = (change: Partial<LadderTarget>, gesture?: string) =>
+    dispatch(targetSet({ column: column.id, target: { ...target, ...change } }, gesture));
+  const others = ladder.targets.filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
+  /** Takes its present value as wanted, in place of another, so that nothing jumps. */
+  const holdInPlaceOf = (id: string) =>
+    dispatch(
+      ladderSet({
+        column: column.id,
+        change: {
+          targets: ladder.targets.map((t) =>
+            t.id === target.id ? { ...t, value: now, isInForce: true } : t.id === id ? { ...t, isInForce: false } : t,
+          ),
+        },
+      }),
+    );
+  const isMet = now !== null && value !== null && Math.abs(now - value) <= 1e-6 * Math.max(Math.abs(value), 1e-12);
+  return (
+    <li className="target" data-in-force={isInForce}>
+      <div className="target-head">
+        <span className="target-name">{name}</span>
+        <Switch
+          size="small"
+          aria-label={`${name} in force`}
+          checked={isInForce}
+          onChange={(isOn) => set({ isInForce: isOn, ...(isOn && value === null ? { value: now } : {}) })}
+        />
+        <Button
+          type="text"
+          size="small"
+          icon={<CloseOutlined />}
+          aria-label={`Take ${name} away`}
+          onClick={() => dispatch(targetRemoved({ column: column.id, target: target.id }))}
+        />
+      </div>
+      <QuantityField
+        label="wanted"
+        path={`units.${column.id}.ladder.targets.${target.id}`}
+        value={value === null ? null : { si: value, dimension }}
+        dimensions={[dimension]}
+        step={stepOf(value)}
+        {...(quantity.kind === 'reflux-ratio' && isInForce && value !== null && value > 0 ? { range: sliderRange(value) } : {})}
+        onChange={(next, gesture) => set({ value: next?.si ?? null }, gesture)}
+      />
+      <div className="target-line">
+        <span className="quiet">{isInForce ? 'stands at' : 'now'}</span>
+        <span className="target-now">{now === null ? '–' : show(now, dimension)}</span>
+        <span className="quiet">
+          {!isInForce
+            ? 'not in force'
+            : wish === 'equal'
+              ? isMet
+                ? 'met'
+                : ''
+              : standing?.isHolding === true
+                ? 'holds'
+                : 'does not bind'}
+        </span>
+      </div>
+      {isInForce && typeof standing?.moves === 'string' && (
+        <div className="target-line">
+          <span className="quiet">moves</span>
+          <span className="target-now">{standing.moves}</span>
+        </div>
+      )}
+      <div className="target-actions">
+        <Select
+          size="small"
+          variant="borderless"
+          aria-label={`${name}: how it is held`}
+          value={wish}
+          options={wishes}
+          popupMatchSelectWidth={false}
+          onChange={(next) => set({ wish: next })}
+        />
+        {isInForce ? (
+          <Button type="link" size="small" disabled={now === null || isMet} onClick={() => set({ value: now })}>
+            Hold what it is now
+          </Button>
+        ) : (
+          <Dropdown
+            trigger={['click']}
+            disabled={now === null || others.length === 0}
+            menu={{
+              items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+              onClick: ({ key }) => holdInPlaceOf(key),
+            }}
+          >
+            <Button type="link" size="small">
+              Hold what it is now
+            </Button>
+          </Dropdown>
+        )}
+      </div>
+      <WalkButtons column={column} target={target} facts={facts} />
+    </li>
+  );
+}
+
+/** One press of an arrow key: about a hundredth of the value. */
+function stepOf(value: number | null): number {
+  if (value === null || value === 0) return 0.01;
+  return 10 ** (Math.floor(Math.log10(Math.abs(value))) - 2);
+}
+
+/** A range that stays while the slider is drawn along it. */
+function sliderRange(value: number): [number, number] {
+  const most = [2, 5, 10, 20, 50, 100, 200].find((end) => value <= 0.8 * end) ?? 1000;
+  return [most / 100, most];
+}

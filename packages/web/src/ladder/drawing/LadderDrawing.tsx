@@ -1,0 +1,415 @@
+/**
+ * The column as a ladder: rungs are stages, and strips to the right share its height rung by rung. A rung that is pointed at is marked in all of them;
+ * arrow keys go along the rungs. Feeds and side draws are tags that can be dragged to another rung.
+ */
+import { formatNumber } from '@keen-ladder/core';
+import type { LadderFacts } from '@keen-ladder/core';
+import { scaleLinear, scaleLog } from 'd3-scale';
+import { useMemo, useRef } from 'react';
+import type { KeyboardEvent, PointerEvent, Ref } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useElementSize } from '../../charts/useElementSize.ts';
+import { rungChosen } from '../../document/documentSlice.ts';
+import type { Column, Ladder } from '../../document/documentSlice.ts';
+import { selectColumn } from '../../document/selectors.ts';
+import { selectShowQuantity } from '../../document/showing.ts';
+import { selectBalanceResult } from '../../stops/standing.ts';
+import { useLook } from '../../theme/Themed.tsx';
+import { SANS, SERIF } from '../../theme/tokens.ts';
+import type { Tokens } from '../../theme/tokens.ts';
+import { numberingWords, rungName, rungNumber } from '../rungs.ts';
+import { selectTable } from '../table.ts';
+import { stripsOf } from './strips.ts';
+import type { Strip } from './strips.ts';
+import type { StripSettings } from './stripSettings.ts';
+import { spread } from './tags.ts';
+import { Tag } from './Tag.tsx';
+
+interface Props {
+  svg: Ref<SVGSVGElement>;
+  facts: LadderFacts;
+  settings: StripSettings;
+  pointed: number;
+  onPoint: (rung: number) => void;
+}
+
+/** Built only once the panel's size is known. */
+export function LadderDrawing(props: Props) {
+  const panel = useRef<HTMLDivElement>(null);
+  const size = useElementSize(panel);
+  return (
+    <div className="ladder-panel" ref={panel}>
+      {size !== undefined && <Drawn {...props} width={size.width} height={size.height} />}
+    </div>
+  );
+}
+
+const EDGE = { top: 64, bottom: 58, tags: 132, stiles: 58, numbers: 34, right: 10 };
+/** px; rungs never come closer, the drawing then scrolls. */
+const CLOSEST = 4.6;
+const TAG_HEIGHT = 36;
+const GAP = 22;
+
+function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props & { width: number; height: number }) {
+  const { colors } = useLook();
+  const column = useAppSelector(selectColumn);
+  const table = useAppSelector(selectTable);
+  const show = useAppSelector(selectShowQuantity);
+  const balance = useAppSelector(selectBalanceResult)?.outcome;
+  const keys = balance?.state === 'solved' ? balance.value.keys : null;
+  const [light, heavy] = [keys?.light, keys?.heavy];
+  const strips = useMemo(
+    () => stripsOf(facts, settings, table, [light, heavy], colors),
+    [facts, settings, table, light, heavy, colors],
+  );
+  const { stages } = facts;
+  const drawnHeight = Math.max(height, EDGE.top + EDGE.bottom + CLOSEST * (stages - 1));
+  const pitch = (drawnHeight - EDGE.top - EDGE.bottom) / Math.max(1, stages - 1);
+  const yOf = (rung: number): number => EDGE.top + (rung - 1) * pitch;
+  const rungAt = (y: number): number => Math.max(1, Math.min(stages, Math.round((y - EDGE.top) / pitch) + 1));
+  if (column === undefined || column.ladder === null) return null;
+  const { ladder } = column;
+  const left = EDGE.tags;
+  const right = left + EDGE.stiles;
+  const stripsFrom = right + EDGE.numbers;
+  const frames = framesOf(strips, stripsFrom, width - EDGE.right);
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const y = event.clientY - box.top;
+    onPoint(y < EDGE.top - pitch / 2 - 6 || y > yOf(stages) + pitch / 2 + 6 ? 0 : rungAt(y));
+  };
+  const onKeyDown = (event: KeyboardEvent<SVGSVGElement>) => {
+    if (event.target !== event.currentTarget) return;
+    const next = { ArrowDown: pointed + 1, ArrowUp: pointed - 1, Home: 1, End: stages, Escape: 0 }[event.key];
+    if (next === undefined) return;
+    event.preventDefault();
+    onPoint(event.key === 'Escape' ? 0 : Math.max(1, Math.min(stages, next)));
+  };
+  const duty = (W: number): string => show(W, 'power');
+  return (
+    <svg
+      ref={svg}
+      className="ladder-drawing"
+      width={width}
+      height={drawnHeight}
+      role="application"
+      tabIndex={0}
+      aria-label={`Ladder of ${stages} rungs. Arrow keys go along the rungs.`}
+      onPointerMove={point}
+      onPointerLeave={() => onPoint(0)}
+      onKeyDown={onKeyDown}
+      fontFamily={SANS}
+      fontSize={11.5}
+    >
+      {pointed > 0 && pointed <= stages && (
+        <rect
+          x={left - 12}
+          y={yOf(pointed) - Math.max(pitch, 8) / 2}
+          width={width - left + 12}
+          height={Math.max(pitch, 8)}
+          fill={colors.blush}
+        />
+      )}
+      <Rungs
+        ladder={ladder}
+        stages={stages}
+        left={left}
+        right={right}
+        yOf={yOf}
+        pitch={pitch}
+        pointed={pointed}
+        settings={settings}
+        colors={colors}
+      />
+      <text x={(left + right) / 2} y={EDGE.top - 20} textAnchor="middle" fill={colors.quiet}>
+        {facts.condenserDuty === null ? 'no condenser' : `condenser ${duty(facts.condenserDuty)}`}
+      </text>
+      <text x={(left + right) / 2} y={yOf(stages) + 26} textAnchor="middle" fill={colors.quiet}>
+        {facts.reboilerDuty === null ? 'no reboiler' : `reboiler ${duty(facts.reboilerDuty)}`}
+      </text>
+      <text x={(left + right) / 2} y={yOf(stages) + 42} textAnchor="middle" fill={colors.quiet} fontSize={10.5}>
+        {numberingWords(settings, ladder.top)}
+      </text>
+      {strips.map((strip, k) => (
+        <StripDrawing
+          key={strip.key}
+          strip={strip}
+          frame={frames[k] ?? { from: 0, to: 0 }}
+          yOf={yOf}
+          stages={stages}
+          pointed={pointed}
+          colors={colors}
+        />
+      ))}
+      <Tags
+        column={column}
+        ladder={ladder}
+        facts={facts}
+        yOf={yOf}
+        rungAt={rungAt}
+        left={left}
+        right={right}
+        bottom={drawnHeight - 20}
+        settings={settings}
+      />
+    </svg>
+  );
+}
+
+function framesOf(strips: readonly Strip[], from: number, to: number): { from: number; to: number }[] {
+  const shares = strips.reduce((sum, { share }) => sum + share, 0);
+  const room = to - from - GAP * Math.max(0, strips.length - 1);
+  let at = from;
+  return strips.map(({ share }) => {
+    const frame = { from: at, to: at + (room * share) / shares };
+    at = frame.to + GAP;
+    return frame;
+  });
+}
+
+interface RungsProps {
+  ladder: Ladder;
+  stages: number;
+  left: number;
+  right: number;
+  yOf: (rung: number) => number;
+  pitch: number;
+  pointed: number;
+  settings: StripSettings;
+  colors: Tokens;
+}
+
+function Rungs({ ladder, stages, left, right, yOf, pitch, pointed, settings, colors }: RungsProps) {
+  const every = [1, 2, 5, 10, 20, 50].find((step) => step * pitch >= 15) ?? 100;
+  const isEnd = (rung: number): boolean => (rung === 1 && ladder.top !== 'none') || (rung === stages && ladder.bottom !== 'none');
+  return (
+    <g>
+      {Array.from({ length: stages }, (_, k) => k + 1).map((rung) => {
+        const number = rungNumber(rung, stages, ladder.top, settings);
+        const isPointed = rung === pointed;
+        const isTold =
+          isPointed ||
+          rung === 1 ||
+          rung === stages ||
+          (number % every === 0 && Math.abs(yOf(rung) - yOf(stages)) > 13 && yOf(rung) - yOf(1) > 13);
+        const crowdsPointed = pointed > 0 && !isPointed && Math.abs(yOf(rung) - yOf(pointed)) < 12;
+        return (
+          <g key={rung}>
+            <line
+              x1={left}
+              x2={right}
+              y1={yOf(rung)}
+              y2={yOf(rung)}
+              stroke={isEnd(rung) ? colors.pine : colors.copper}
+              strokeWidth={isPointed ? 2.6 : pitch < 7 ? 0.9 : 1.5}
+            />
+            {isTold && !crowdsPointed && number > 0 && (
+              <text
+                x={right + 8}
+                y={yOf(rung) + 4}
+                fill={isPointed ? colors.copper : colors.quiet}
+                fontWeight={isPointed ? 600 : 400}
+                fontSize={11}
+              >
+                {number}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {[left, right].map((x) => (
+        <line
+          key={x}
+          x1={x}
+          x2={x}
+          y1={yOf(1) - 13}
+          y2={yOf(stages) + 13}
+          stroke={colors.pine}
+          strokeWidth={3.4}
+          strokeLinecap="round"
+        />
+      ))}
+    </g>
+  );
+}
+
+interface StripProps {
+  strip: Strip;
+  frame: { from: number; to: number };
+  yOf: (rung: number) => number;
+  stages: number;
+  pointed: number;
+  colors: Tokens;
+}
+
+function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: StripProps) {
+  const scale = (strip.isLogarithmic ? scaleLog() : scaleLinear()).domain(strip.range).range([frame.from, frame.to]);
+  const ticks = ticksOf(strip);
+  const xOf = (value: number): number => scale(Math.max(strip.range[0], Math.min(strip.range[1], value)));
+  return (
+    <g>
+      <text x={frame.from} y={22} fill={colors.ink} fontFamily={SERIF} fontSize={14} fontWeight={600}>
+        {strip.title}
+      </text>
+      <text x={frame.from} y={39} fill={colors.quiet}>
+        {strip.unit}
+      </text>
+      {ticks.map((tick, k) => (
+        <g key={tick}>
+          <line x1={scale(tick)} x2={scale(tick)} y1={yOf(1)} y2={yOf(stages)} stroke={colors.grid} />
+          <text
+            x={scale(tick)}
+            y={yOf(stages) + 26}
+            fill={colors.quiet}
+            fontSize={10.5}
+            textAnchor={k === 0 ? 'start' : k === ticks.length - 1 ? 'end' : 'middle'}
+          >
+            {tickWords(tick)}
+          </text>
+        </g>
+      ))}
+      {strip.lines.map(({ name, values, color, dash, width }) => (
+        <path
+          key={name}
+          d={pathOf(values, xOf, yOf)}
+          fill="none"
+          stroke={color}
+          strokeWidth={width}
+          strokeLinejoin="round"
+          {...(dash === undefined ? {} : { strokeDasharray: dash })}
+        />
+      ))}
+      {pointed > 0 &&
+        strip.lines.map(({ name, values, color }) => {
+          const value = values[pointed - 1];
+          return typeof value === 'number' && Number.isFinite(value) ? (
+            <circle key={name} cx={xOf(value)} cy={yOf(pointed)} r={3.6} fill={color} stroke={colors.sheet} strokeWidth={1} />
+          ) : null;
+        })}
+      {strip.hasLegend &&
+        strip.lines.map(({ name, color, dash }, k) => (
+          <g key={name} transform={`translate(${frame.from + k * Math.max(54, (frame.to - frame.from) / 2)}, ${yOf(stages) + 42})`}>
+            <line
+              x1={0}
+              x2={14}
+              y1={-4}
+              y2={-4}
+              stroke={color}
+              strokeWidth={1.8}
+              {...(dash === undefined ? {} : { strokeDasharray: '4 2.5' })}
+            />
+            <text x={18} fill={colors.quiet} fontSize={10.5}>
+              {name}
+            </text>
+          </g>
+        ))}
+    </g>
+  );
+}
+
+/** Ends and a middle: strips are narrow. */
+function ticksOf({ range: [low, high], isLogarithmic }: Strip): number[] {
+  if (!isLogarithmic) {
+    const ticks = scaleLinear().domain([low, high]).ticks(3);
+    return ticks.length > 4 ? ticks.filter((_, k) => k % 2 === 0) : ticks;
+  }
+  const powers = scaleLog()
+    .domain([low, high])
+    .ticks(4)
+    .filter((t) => Number.isInteger(Math.round(Math.log10(t) * 1e9) / 1e9));
+  return powers.length > 4 ? powers.filter((_, k) => k % Math.ceil(powers.length / 4) === 0) : powers;
+}
+
+const tickWords = (tick: number): string =>
+  tick !== 0 && (Math.abs(tick) < 1e-3 || Math.abs(tick) >= 1e5) ? tick.toExponential(0).replace('e+', 'e') : formatNumber(tick, 4);
+
+function pathOf(values: readonly (number | null)[], xOf: (value: number) => number, yOf: (rung: number) => number): string {
+  let path = '';
+  let isDrawing = false;
+  values.forEach((value, j) => {
+    if (value === null || !Number.isFinite(value)) {
+      isDrawing = false;
+      return;
+    }
+    path += `${isDrawing ? 'L' : 'M'}${xOf(value).toFixed(1)} ${yOf(j + 1).toFixed(1)}`;
+    isDrawing = true;
+  });
+  return path;
+}
+
+interface TagsProps {
+  column: Column;
+  ladder: Ladder;
+  facts: LadderFacts;
+  yOf: (rung: number) => number;
+  rungAt: (y: number) => number;
+  left: number;
+  right: number;
+  bottom: number;
+  settings: StripSettings;
+}
+
+/** Feeds point into the ladder, products out of it. Feeds and side draws can be moved. */
+function Tags({ column, ladder, facts, yOf, rungAt, left, bottom, settings }: TagsProps) {
+  const dispatch = useAppDispatch();
+  const show = useAppSelector(selectShowQuantity);
+  const { components } = useAppSelector(selectTable);
+  const { colors } = useLook();
+  const { stages } = facts;
+  const place = (rung: number): number => Math.max(1, Math.min(stages, rung));
+  const feeds = facts.feeds.map((feed) => ({
+    id: feed.stream,
+    of: 'feed' as const,
+    name: feed.name,
+    rung: place(ladder.feeds[feed.stream]?.stage ?? feed.stage),
+    words: `${show(feed.flow, 'molarFlow')} · ${show(feed.T, 'temperature')}`,
+    isVapour: feed.vapourFraction > 0.5,
+  }));
+  const products = facts.products.map((product) => ({
+    id: product.id,
+    of: column.draws.some(({ id }) => id === product.id) ? ('draw' as const) : ('end' as const),
+    name: product.name,
+    rung: place(ladder.drawStages[product.id] ?? product.stage),
+    words: `${show(product.flow, 'molarFlow')} · ${show(product.T, 'temperature')}`,
+    most: mostOf(product.flows, components),
+    isVapour: product.phase === 'vapour',
+  }));
+  const all = [...feeds, ...products];
+  const placed = spread(
+    all.map(({ rung }) => yOf(rung)),
+    TAG_HEIGHT + 3,
+    TAG_HEIGHT / 2 + 2,
+    bottom,
+  );
+  return all.map((tag, k) => (
+    <Tag
+      key={`${tag.of}-${tag.id}`}
+      direction={tag.of === 'feed' ? 'in' : 'out'}
+      name={tag.name}
+      words={tag.words}
+      title={'most' in tag ? `${tag.name}: ${tag.words}; mostly ${tag.most}` : `${tag.name}: ${tag.words}`}
+      isVapour={tag.isVapour}
+      rung={tag.rung}
+      rungWords={rungName(tag.rung, stages, ladder.top, ladder.bottom, settings)}
+      stages={stages}
+      to={left}
+      y={placed[k]?.y ?? 0}
+      at={placed[k]?.at ?? 0}
+      height={TAG_HEIGHT}
+      colors={colors}
+      rungAt={rungAt}
+      {...(tag.of === 'end'
+        ? {}
+        : {
+            onMove: (stage: number, gesture: string) =>
+              dispatch(rungChosen({ column: column.id, of: tag.of === 'feed' ? 'feed' : 'draw', id: tag.id, stage }, gesture)),
+          })}
+    />
+  ));
+}
+
+function mostOf(flows: readonly number[], components: readonly { name: string }[]): string {
+  const total = flows.reduce((sum, flow) => sum + flow, 0);
+  const most = flows.indexOf(Math.max(...flows));
+  return `${components[most]?.name ?? ''} ${formatNumber((flows[most] ?? 0) / total, 3)} mol/mol`;
+}
