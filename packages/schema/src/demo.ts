@@ -1,5 +1,6 @@
 /** The demo's cases. Needs the whole databank: not for a browser. */
-import { proposedMixture } from '@keen-ladder/core';
+import { handedOnLadder, handedOnWash, proposedMixture } from '@keen-ladder/core';
+import type { HandedOn, LadderTarget } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
 import type { CaseDocument } from './document.ts';
 import { FIRST_CASE, newCaseDocument } from './newCase.ts';
@@ -15,6 +16,8 @@ export function demoCases(): { name: string; document: CaseDocument }[] {
     { name: 'Four-alcohol splitter', document: fourAlcohols() },
     { name: 'Naphtha with dissolved nitrogen', document: naphtha() },
     { name: 'Acetone from drying air', document: acetoneFromAir() },
+    { name: 'Toluene from rinse water', document: tolueneFromWater() },
+    { name: 'Five alkanes with a side draw', document: fiveAlkanes() },
   ];
 }
 
@@ -53,9 +56,40 @@ const TOLUENE = '108-88-3';
 const ACETONE = '67-64-1';
 const OXYGEN = '7782-44-7';
 const WATER = '7732-18-5';
+const PENTANE = '109-66-0';
+const OCTANE = '111-65-9';
+const NONANE = '111-84-2';
 
 const cell = (component: string, product: string, kind: 'fraction' | 'recovery', value: number) =>
   ({ component, product, kind, wish: 'equal', value }) as const;
+
+/** A ladder as the estimate hands it on, with cards beside it that are not in force yet. */
+function withLadder(
+  column: CaseDocument['units'][number],
+  design: Pick<HandedOn, 'stages' | 'reflux' | 'distillate'> & { feedStage: number } & Partial<HandedOn>,
+  cards: Pick<LadderTarget, 'id' | 'quantity' | 'value'>[] = [],
+): CaseDocument['units'][number] {
+  const top = column.pressure.top ?? 101325;
+  const ladder = handedOnLadder(column, {
+    feedStages: { feed: design.feedStage },
+    drawStages: {},
+    drawFlows: {},
+    pressure: { top, bottom: column.pressure.bottom ?? top },
+    condenser: column.condenser,
+    vapourShare: column.vapourShare,
+    subcooling: column.subcooling,
+    efficiency: 1,
+    ...design,
+  });
+  const aside = cards.map((card): LadderTarget => ({ ...card, wish: 'equal', isInForce: false }));
+  return { ...column, ladder: { ...ladder, targets: [...ladder.targets, ...aside] } };
+}
+
+const share = (id: string, kind: 'fraction' | 'recovery', place: string, component: string, value: number | null = null) => ({
+  id,
+  quantity: { kind, place, components: [component], basis: 'mole' as const },
+  value,
+});
 
 /** kmol/h in mol/s. */
 const kmolPerHour = (flow: number): number => flow / 3.6;
@@ -72,12 +106,22 @@ function fourAlcohols(): CaseDocument {
       composition: { basis: 'mole', parts: { [METHANOL]: 0.3, [ETHANOL]: 0.35, [PROPANOL]: 0.2, [BUTANOL]: 0.15 } },
       condition: [{ by: 'column-pressure' }, { by: 'temperature', value: 333.15 }],
     })),
-    units: document.units.map((u) => ({
-      ...u,
-      name: 'Alcohol splitter',
-      pressure: { top: 1.1e5, bottom: 1.3e5 },
-      balance: { cells: [cell(ETHANOL, 'distillate', 'recovery', 0.985), cell(PROPANOL, 'distillate', 'fraction', 0.004)] },
-    })),
+    units: document.units.map((u) =>
+      withLadder(
+        {
+          ...u,
+          name: 'Alcohol splitter',
+          pressure: { top: 1.1e5, bottom: 1.3e5 },
+          balance: { cells: [cell(ETHANOL, 'distillate', 'recovery', 0.985), cell(PROPANOL, 'distillate', 'fraction', 0.004)] },
+        },
+        { stages: 27, feedStage: 16, reflux: 1.2, distillate: kmolPerHour(64.7) },
+        [
+          share('ethanol-up', 'recovery', 'overhead', ETHANOL, 0.985),
+          share('propanol-up', 'fraction', 'overhead', PROPANOL, 0.004),
+          { id: 'boiler', quantity: { kind: 'duty', of: 'reboiler' }, value: null },
+        ],
+      ),
+    ),
     notes:
       'Screen wash comes back with its four alcohols. Ethanol and lighter go to the blending tank; the buyer of the heavy end takes any ethanol.',
   };
@@ -99,14 +143,20 @@ function naphtha(): CaseDocument {
         { by: 'temperature', value: 323.15 },
       ],
     })),
-    units: document.units.map((u) => ({
-      ...u,
-      name: 'Naphtha splitter',
-      pressure: { top: 1.4e5, bottom: 1.65e5 },
-      condenser: 'mixed',
-      vapourShare: 0.03,
-      balance: { cells: [cell(CYCLOHEXANE, 'distillate', 'recovery', 0.97), cell(HEPTANE, 'bottoms', 'recovery', 0.96)] },
-    })),
+    units: document.units.map((u) =>
+      withLadder(
+        {
+          ...u,
+          name: 'Naphtha splitter',
+          pressure: { top: 1.4e5, bottom: 1.65e5 },
+          condenser: 'mixed',
+          vapourShare: 0.03,
+          balance: { cells: [cell(CYCLOHEXANE, 'distillate', 'recovery', 0.97), cell(HEPTANE, 'bottoms', 'recovery', 0.96)] },
+        },
+        { stages: 25, feedStage: 12, reflux: 2.2, distillate: kmolPerHour(36.5) },
+        [share('cyclohexane-up', 'recovery', 'overhead', CYCLOHEXANE, 0.97)],
+      ),
+    ),
     notes: 'Naphtha from the degreasing baths, kept under nitrogen, which leaves through the vent of the condenser.',
   };
 }
@@ -142,8 +192,104 @@ function acetoneFromAir(): CaseDocument {
       service: 'absorption',
       pressure: { top: 1.03e5, bottom: 1.06e5 },
       absorption: { ...u.absorption, solute: ACETONE, recovery: 0.97 },
+      ladder: handedOnWash({
+        stages: 12,
+        liquid: 'feed-2',
+        gas: 'feed',
+        serving: { stream: 'feed-2', factor: 1 },
+        pressure: { top: 1.03e5, bottom: 1.06e5 },
+      }),
     })),
     connections: ['feed', 'feed-2'].map((stream) => ({ from: { stream }, to: { unit: 'column' } })),
     notes: 'Air that dried the washed drums. The water goes on to the acetone column with the wash water.',
+  };
+}
+
+/** Rinse water with a little toluene, stripped by steam that is blown in under the last stage. */
+function tolueneFromWater(): CaseDocument {
+  const document = newCaseDocument();
+  return {
+    ...document,
+    mixture: mixtureOf([TOLUENE, WATER]),
+    streams: [
+      {
+        id: 'feed',
+        name: 'Rinse water',
+        amount: { value: 4000 / 3600, basis: 'mass' }, // 4 t/h
+        composition: { basis: 'mass', parts: { [TOLUENE]: 0.0004, [WATER]: 0.9996 } },
+        condition: [
+          { by: 'pressure', value: 2e5 },
+          { by: 'temperature', value: 363.15 },
+        ],
+      },
+      {
+        id: 'feed-2',
+        name: 'Steam',
+        amount: { value: 180 / 3600, basis: 'mass' },
+        composition: { basis: 'mass', parts: { [WATER]: 1 } },
+        condition: [{ by: 'pressure', value: 1.5e5 }, { by: 'saturated-vapour' }],
+      },
+    ],
+    units: document.units.map((u) => ({
+      ...u,
+      name: 'Rinse water stripper',
+      service: 'stripping',
+      pressure: { top: 1.05e5, bottom: 1.15e5 },
+      absorption: { ...u.absorption, solute: TOLUENE, recovery: 0.999, flow: { kind: 'stream' } },
+      ladder: handedOnWash({
+        stages: 4,
+        liquid: 'feed',
+        gas: 'feed-2',
+        serving: { stream: 'feed-2', factor: 1 },
+        pressure: { top: 1.05e5, bottom: 1.15e5 },
+      }),
+    })),
+    connections: ['feed', 'feed-2'].map((stream) => ({ from: { stream }, to: { unit: 'column' } })),
+    notes:
+      'The last rinse of the toluene line. Stripped down to 1 ppm it may go to the drain; the overhead goes back to the decanter.',
+  };
+}
+
+function fiveAlkanes(): CaseDocument {
+  const document = newCaseDocument();
+  const parts = { [PENTANE]: 0.15, [HEXANE]: 0.25, [HEPTANE]: 0.3, [OCTANE]: 0.2, [NONANE]: 0.1 };
+  return {
+    ...document,
+    mixture: mixtureOf([PENTANE, HEXANE, HEPTANE, OCTANE, NONANE]),
+    streams: document.streams.map((s) => ({
+      ...s,
+      name: 'Mixed alkanes',
+      amount: { value: kmolPerHour(80), basis: 'molar' },
+      composition: { basis: 'mole', parts },
+      condition: [{ by: 'column-pressure' }, { by: 'vapour-fraction', value: 0.2 }],
+    })),
+    units: document.units.map((u) =>
+      withLadder(
+        {
+          ...u,
+          name: 'Alkane column',
+          pressure: { top: 1.2e5, bottom: 1.5e5 },
+          draws: [{ id: 'draw', name: 'heptane cut', phase: 'liquid' }],
+          balance: {
+            cells: [
+              cell(HEXANE, 'distillate', 'recovery', 0.88),
+              cell(OCTANE, 'bottoms', 'recovery', 0.99),
+              { component: null, product: 'draw', kind: 'flow', wish: 'equal', value: kmolPerHour(18) },
+              cell(HEPTANE, 'draw', 'fraction', 0.84),
+            ],
+          },
+        },
+        {
+          stages: 33,
+          feedStage: 22,
+          reflux: 4,
+          distillate: kmolPerHour(32),
+          drawStages: { draw: 13 },
+          drawFlows: { draw: kmolPerHour(18) },
+        },
+        [share('heptane-cut', 'fraction', 'draw', HEPTANE, null)],
+      ),
+    ),
+    notes: 'Alkanes that come back from the line flushes. The heptane cut is drawn above the feed and used again as it is.',
   };
 }

@@ -12,6 +12,8 @@ export {
 } from './quantities.ts';
 export { solveColumn } from './solve.ts';
 export type { MethodName, SolveOptions } from './solve.ts';
+export { walkColumn } from './walkColumn.ts';
+export type { WalkedColumn } from './walkColumn.ts';
 export { solveBounded } from './bounds.ts';
 export type { Bound } from './bounds.ts';
 export type {

@@ -77,7 +77,8 @@ function newton(
   let error = Infinity;
   for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
     // Substitutions can leap out of all temperatures, where both phases are one and every equation is met.
-    if (sought.kind === 'T' && !(at > T_LOWEST && at < T_HIGHEST)) break;
+    if (sought.kind === 'T' && !(at > T_LOWEST && at < T_HIGHEST))
+      return outOfReach({ code: 'no-convergence', residual: 1, iterations: SUBSTITUTIONS + iteration });
     let total = 0;
     for (let i = 0; i < n; i++) total += X[i];
     for (let i = 0; i < n; i++) x[i] = X[i] / total;

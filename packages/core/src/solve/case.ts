@@ -25,6 +25,8 @@ import type { SolvedColumn } from '../column/index.ts';
 import { createKeeper } from './keeper.ts';
 import { solveLadder } from './ladder.ts';
 import type { LadderResult } from './ladder.ts';
+import { walkLadder } from './ladderWalk.ts';
+import type { WalkAsked, WalkFacts, WalkPoint } from './ladderWalk.ts';
 
 export interface FeedResult {
   inputHash: string;
@@ -48,6 +50,8 @@ export interface CaseSolver {
   graphBeside: (document: CaseDocument, unit: string) => GraphBesideResult;
   /** The rigorous column; begins from its last solution of the same mixture. */
   ladder: (document: CaseDocument, unit: string) => LadderResult;
+  /** One target walked to a value, or as far as it goes; `onPoint` is told every point, and ends the walk by answering false. */
+  walk: (document: CaseDocument, unit: string, asked: WalkAsked, onPoint: (point: WalkPoint) => boolean) => Outcome<WalkFacts>;
 }
 
 /** A solver that keeps what the last document has in common with the next. */
@@ -110,6 +114,10 @@ export function createCaseSolver(): CaseSolver {
         last = { mixture, solution };
       });
       return { inputHash: hashes.ladder, outcome };
+    },
+    walk(document, unit, asked, onPoint) {
+      const column = columnOf(document, unit);
+      return walkLadder(document, column, before(document, column, inputHashes(document, unit)), asked, onPoint);
     },
   };
 }

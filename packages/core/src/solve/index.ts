@@ -46,6 +46,7 @@ export { bareLadder, handedOnLadder, handedOnWash, updatedLadder } from './carri
 export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';
 export type { LadderResult } from './ladder.ts';
+export type { WalkAsked, WalkEnd, WalkFacts, WalkPoint } from './ladderWalk.ts';
 export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladderFacts.ts';
 export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
 export type { FeedFacts, FeedPhase } from './feed.ts';

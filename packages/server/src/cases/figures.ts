@@ -27,6 +27,11 @@ function transferred(document: CaseDocument, unit: string): Omit<Figures, 'mixtu
 function estimated(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
   const { outcome } = solver.estimate(document, unit);
   const facts = outcome.state === 'solved' ? outcome.value : undefined;
+  // A column with side draws has no estimate, but may have its ladder.
+  const hasLadder = facts === undefined && document.units.some(({ id, ladder }) => id === unit && ladder !== null);
+  const rigorous = hasLadder ? solver.ladder(document, unit).outcome : undefined;
+  if (rigorous?.state === 'solved')
+    return { state: 'solved', stages: rigorous.value.stages, reflux: rigorous.value.refluxRatio, curve: [], staircase: [] };
   const stages = facts === undefined ? null : Math.ceil(facts.stagesChosen);
   return { state: outcome.state, stages, reflux: facts?.reflux ?? null, curve: refluxCurve(facts), staircase: [] };
 }

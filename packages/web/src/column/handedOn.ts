@@ -1,21 +1,37 @@
 /** What graph, estimate and absorber hand on to the ladder, and which of them it can begin with. */
-import { handedOnLadder, handedOnWash } from '@keen-ladder/core';
+import { findUnit, fromSI, handedOnLadder, handedOnWash, toSI } from '@keen-ladder/core';
 import type { AbsorptionFacts, EstimateFacts, GraphDesign } from '@keen-ladder/core';
+import type { CaseDocument } from '@keen-ladder/schema';
 import type { RootState } from '../app/store.ts';
 import type { Column, Ladder, Stream } from '../document/documentSlice.ts';
 import { selectColumn, selectFeeds } from '../document/selectors.ts';
 import { selectAbsorptionResult, selectEstimateResult, selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 
+type Showing = Pick<CaseDocument, 'display' | 'site'>;
+
+/** Numbers as a person would type them. */
+const rounded = (value: number): number => Number(value.toPrecision(DIGITS));
+
+const roundedAs =
+  ({ display, site }: Showing) =>
+  (flow: number): number => {
+    const unit = findUnit('molarFlow', display.molarFlow);
+    return toSI(rounded(fromSI(flow, unit, site)), unit, site);
+  };
+
+const DIGITS = 5;
+
 /** What the estimate hands on; it takes every feed as one. */
-export function ofEstimate(facts: EstimateFacts, column: Column, feeds: readonly Stream[]): Ladder {
+export function ofEstimate(facts: EstimateFacts, column: Column, feeds: readonly Stream[], showing: Showing): Ladder {
+  const shownRounded = roundedAs(showing);
   const { pressure, condenser, reflux } = facts;
   const feedStage = Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen));
   return handedOnLadder(column, {
     stages: facts.stagesChosen,
     feedStages: Object.fromEntries(feeds.map(({ id }) => [id, feedStage])),
     drawStages: {},
-    reflux,
-    distillate: facts.distillate.reduce((sum, f) => sum + f, 0),
+    reflux: rounded(reflux),
+    distillate: shownRounded(facts.distillate.reduce((sum, f) => sum + f, 0)),
     drawFlows: {},
     pressure: { top: pressure.top, bottom: pressure.bottom },
     condenser,
@@ -26,7 +42,8 @@ export function ofEstimate(facts: EstimateFacts, column: Column, feeds: readonly
 }
 
 /** What the drawing hands on; open steam has no stream in the case, so that the ladder cannot take it. */
-export function ofGraph(design: GraphDesign, column: Column, feeds: readonly Stream[]): Ladder | undefined {
+export function ofGraph(design: GraphDesign, column: Column, feeds: readonly Stream[], showing: Showing): Ladder | undefined {
+  const shownRounded = roundedAs(showing);
   const { pressure, condenser, bottom, draws, graph } = column;
   if (pressure.top === null || bottom === 'steam') return undefined;
   const { efficiency } = graph;
@@ -34,9 +51,11 @@ export function ofGraph(design: GraphDesign, column: Column, feeds: readonly Str
     stages: design.whole,
     feedStages: Object.fromEntries(feeds.map(({ id }, f) => [id, design.feedStages[f] ?? 1])),
     drawStages: Object.fromEntries(draws.map(({ id }, k) => [id, design.drawStages[k] ?? 1])),
-    reflux: design.reflux,
-    distillate: design.flows.distillate,
-    drawFlows: Object.fromEntries(draws.map(({ id }, k) => [id, (design.column.draws[k]?.flow ?? 0) * design.flows.feed])),
+    reflux: rounded(design.reflux),
+    distillate: shownRounded(design.flows.distillate),
+    drawFlows: Object.fromEntries(
+      draws.map(({ id }, k) => [id, shownRounded((design.column.draws[k]?.flow ?? 0) * design.flows.feed)]),
+    ),
     pressure: { top: pressure.top, bottom: pressure.bottom ?? pressure.top },
     condenser,
     vapourShare: column.vapourShare,
@@ -68,14 +87,17 @@ export interface Offered {
 
 export function offeredLadder(state: RootState, column: Column): Offered | undefined {
   const feeds = selectFeeds(state);
+  const showing = state.document.present;
   if (column.service !== 'distillation') {
     const wash = selectAbsorptionResult(state)?.estimate;
     const ladder = wash?.state === 'solved' ? ofWash(state, wash.value) : undefined;
     return ladder === undefined ? undefined : { from: 'estimate', ladder };
   }
   const graph = selectGraphResult(state)?.outcome;
-  const drawn = graph?.state === 'solved' ? ofGraph(graph.value, column, feeds) : undefined;
+  const drawn = graph?.state === 'solved' ? ofGraph(graph.value, column, feeds, showing) : undefined;
   if (drawn !== undefined) return { from: 'graph', ladder: drawn };
   const estimate = selectEstimateResult(state)?.outcome;
-  return estimate?.state === 'solved' ? { from: 'estimate', ladder: ofEstimate(estimate.value, column, feeds) } : undefined;
+  return estimate?.state === 'solved'
+    ? { from: 'estimate', ladder: ofEstimate(estimate.value, column, feeds, showing) }
+    : undefined;
 }

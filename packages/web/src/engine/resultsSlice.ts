@@ -34,6 +34,10 @@ const resultsSlice = createSlice({
       const nearest = outcome.state === 'out-of-reach' ? outcome.nearest : undefined;
       return { ...state, ladder: payload, lastLadder: outcome.state === 'solved' ? outcome.value : (nearest ?? state.lastLadder) };
     },
+    /** A point of a walk: the profiles move along. */
+    ladderPassed(state, { payload }: PayloadAction<LadderFacts>) {
+      return { ...state, lastLadder: payload };
+    },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
     },
@@ -42,4 +46,5 @@ const resultsSlice = createSlice({
 });
 
 export const resultsReducer = resultsSlice.reducer;
-export const { caseSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved, resultsCleared } = resultsSlice.actions;
+export const { caseSolved, engineFailed, estimateSolved, graphBesideSolved, ladderPassed, ladderSolved, resultsCleared } =
+  resultsSlice.actions;

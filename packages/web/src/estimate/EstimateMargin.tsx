@@ -7,7 +7,7 @@ import { CarryOver } from '../column/CarryOver.tsx';
 import { ofEstimate } from '../column/handedOn.ts';
 import { estimateSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/documentSlice.ts';
-import { selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
+import { selectComponents, selectDisplay, selectDocument, selectFeeds, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
@@ -43,6 +43,7 @@ function WayOut({ column, reason }: { column: Column; reason: Reason }) {
 
 function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFacts; warnings: Warning[] }) {
   const feeds = useAppSelector(selectFeeds);
+  const showing = useAppSelector(selectDocument);
   const counted = facts.condenser === 'total' ? 'reboiler included' : 'condenser and reboiler included';
   return (
     <>
@@ -56,7 +57,7 @@ function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFa
       <EstimateFigures facts={facts} />
       <Warnings warnings={warnings} />
       <CoolingTable facts={facts} />
-      <CarryOver column={column} handed={ofEstimate(facts, column, feeds)} />
+      <CarryOver column={column} handed={ofEstimate(facts, column, feeds, showing)} />
     </>
   );
 }

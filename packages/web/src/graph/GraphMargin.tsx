@@ -4,7 +4,7 @@ import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-
 import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectColumn, selectFeeds, selectMixture } from '../document/selectors.ts';
+import { selectColumn, selectDocument, selectFeeds, selectMixture } from '../document/selectors.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
@@ -69,7 +69,8 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
   const best = bestRated?.map(({ stage }) => stage) ?? design.bestFeedStages;
   const isRated = bestRated !== null;
   const feeds = useAppSelector(selectFeeds);
-  const handed = column === undefined ? undefined : ofGraph(design, column, feeds);
+  const showing = useAppSelector(selectDocument);
+  const handed = column === undefined ? undefined : ofGraph(design, column, feeds, showing);
   const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (
     <>

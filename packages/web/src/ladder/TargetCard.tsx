@@ -79,17 +79,7 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
       <div className="target-line">
         <span className="quiet">{isInForce ? 'stands at' : 'now'}</span>
         <span className="target-now">{now === null ? '–' : show(now, dimension)}</span>
-        <span className="quiet">
-          {!isInForce
-            ? 'not in force'
-            : wish === 'equal'
-              ? isMet
-                ? 'met'
-                : ''
-              : standing?.isHolding === true
-                ? 'holds'
-                : 'does not bind'}
-        </span>
+        <span className="quiet">{stateWords(target, isMet, standing?.isHolding === true)}</span>
       </div>
       {isInForce && typeof standing?.moves === 'string' && (
         <div className="target-line">
@@ -129,6 +119,12 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
       <WalkButtons column={column} target={target} facts={facts} />
     </li>
   );
+}
+
+function stateWords({ isInForce, wish }: LadderTarget, isMet: boolean, isHolding: boolean): string {
+  if (!isInForce) return 'not in force';
+  if (wish === 'equal') return isMet ? 'met' : '';
+  return isHolding ? 'holds' : 'does not bind';
 }
 
 /** One press of an arrow key: about a hundredth of the value. */

@@ -2,7 +2,7 @@
  * The column as a ladder: rungs are stages, and strips to the right share its height rung by rung. A rung that is pointed at is marked in all of them;
  * arrow keys go along the rungs. Feeds and side draws are tags that can be dragged to another rung.
  */
-import { formatNumber } from '@keen-ladder/core';
+import { findUnit, formatNumber, fromSI } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { useMemo, useRef } from 'react';
@@ -44,7 +44,7 @@ export function LadderDrawing(props: Props) {
   );
 }
 
-const EDGE = { top: 64, bottom: 58, tags: 132, stiles: 58, numbers: 34, right: 10 };
+const EDGE = { top: 64, bottom: 62, tags: 150, stiles: 54, numbers: 32, right: 10 };
 /** px; rungs never come closer, the drawing then scrolls. */
 const CLOSEST = 4.6;
 const TAG_HEIGHT = 36;
@@ -121,13 +121,19 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
         settings={settings}
         colors={colors}
       />
-      <text x={(left + right) / 2} y={EDGE.top - 20} textAnchor="middle" fill={colors.quiet}>
-        {facts.condenserDuty === null ? 'no condenser' : `condenser ${duty(facts.condenserDuty)}`}
-      </text>
-      <text x={(left + right) / 2} y={yOf(stages) + 26} textAnchor="middle" fill={colors.quiet}>
-        {facts.reboilerDuty === null ? 'no reboiler' : `reboiler ${duty(facts.reboilerDuty)}`}
-      </text>
-      <text x={(left + right) / 2} y={yOf(stages) + 42} textAnchor="middle" fill={colors.quiet} fontSize={10.5}>
+      <EndWords
+        name="condenser"
+        duty={facts.condenserDuty === null ? 'none' : duty(facts.condenserDuty)}
+        x={(left + right) / 2}
+        y={EDGE.top - 34}
+      />
+      <EndWords
+        name="reboiler"
+        duty={facts.reboilerDuty === null ? 'none' : duty(facts.reboilerDuty)}
+        x={(left + right) / 2}
+        y={yOf(stages) + 28}
+      />
+      <text x={2} y={drawnHeight - 4} fill={colors.quiet} fontSize={10.5}>
         {numberingWords(settings, ladder.top)}
       </text>
       {strips.map((strip, k) => (
@@ -149,10 +155,22 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
         rungAt={rungAt}
         left={left}
         right={right}
-        bottom={drawnHeight - 20}
+        bottom={drawnHeight - 40}
         settings={settings}
       />
     </svg>
+  );
+}
+
+function EndWords({ name, duty, x, y }: { name: string; duty: string; x: number; y: number }) {
+  const { colors } = useLook();
+  return (
+    <text x={x} y={y} textAnchor="middle" fill={colors.quiet}>
+      {name}
+      <tspan x={x} dy={15}>
+        {duty}
+      </tspan>
+    </text>
   );
 }
 
@@ -244,7 +262,7 @@ interface StripProps {
 
 function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: StripProps) {
   const scale = (strip.isLogarithmic ? scaleLog() : scaleLinear()).domain(strip.range).range([frame.from, frame.to]);
-  const ticks = ticksOf(strip);
+  const ticks = ticksOf(strip, frame.to - frame.from);
   const xOf = (value: number): number => scale(Math.max(strip.range[0], Math.min(strip.range[1], value)));
   return (
     <g>
@@ -254,16 +272,10 @@ function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: StripProps
       <text x={frame.from} y={39} fill={colors.quiet}>
         {strip.unit}
       </text>
-      {ticks.map((tick, k) => (
+      {ticks.map((tick) => (
         <g key={tick}>
           <line x1={scale(tick)} x2={scale(tick)} y1={yOf(1)} y2={yOf(stages)} stroke={colors.grid} />
-          <text
-            x={scale(tick)}
-            y={yOf(stages) + 26}
-            fill={colors.quiet}
-            fontSize={10.5}
-            textAnchor={k === 0 ? 'start' : k === ticks.length - 1 ? 'end' : 'middle'}
-          >
+          <text x={scale(tick)} y={yOf(stages) + 26} fill={colors.quiet} fontSize={10.5} textAnchor={anchorOf(scale(tick), frame)}>
             {tickWords(tick)}
           </text>
         </g>
@@ -307,21 +319,34 @@ function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: StripProps
   );
 }
 
-/** Ends and a middle: strips are narrow. */
-function ticksOf({ range: [low, high], isLogarithmic }: Strip): number[] {
-  if (!isLogarithmic) {
-    const ticks = scaleLinear().domain([low, high]).ticks(3);
-    return ticks.length > 4 ? ticks.filter((_, k) => k % 2 === 0) : ticks;
+/** As many as find room beside each other: strips are narrow. */
+function ticksOf({ range: [low, high], isLogarithmic }: Strip, room: number): number[] {
+  const most = Math.max(2, Math.floor(room / TICK_ROOM));
+  for (let count = most; count >= 1; count--) {
+    const ticks = isLogarithmic ? powersBetween(low, high, count) : scaleLinear().domain([low, high]).ticks(count);
+    if (ticks.length <= most) return ticks;
   }
-  const powers = scaleLog()
-    .domain([low, high])
-    .ticks(4)
-    .filter((t) => Number.isInteger(Math.round(Math.log10(t) * 1e9) / 1e9));
-  return powers.length > 4 ? powers.filter((_, k) => k % Math.ceil(powers.length / 4) === 0) : powers;
+  return [];
+}
+
+/** px for a number under a strip. */
+const TICK_ROOM = 40;
+
+/** Powers of ten, every so many. */
+function powersBetween(low: number, high: number, count: number): number[] {
+  const [first, last] = [Math.ceil(Math.log10(low) - 1e-9), Math.floor(Math.log10(high) + 1e-9)];
+  const step = Math.max(1, Math.ceil((last - first + 1) / count));
+  return Array.from({ length: Math.max(0, Math.floor((last - first) / step) + 1) }, (_, k) => 10 ** (first + k * step));
 }
 
 const tickWords = (tick: number): string =>
-  tick !== 0 && (Math.abs(tick) < 1e-3 || Math.abs(tick) >= 1e5) ? tick.toExponential(0).replace('e+', 'e') : formatNumber(tick, 4);
+  tick !== 0 && (Math.abs(tick) < 1e-3 || Math.abs(tick) >= 1e5)
+    ? tick.toExponential(0).replace('e+', 'e')
+    : String(Number(tick.toPrecision(6)));
+
+/** Numbers stay under their strip. */
+const anchorOf = (x: number, { from, to }: { from: number; to: number }): 'start' | 'middle' | 'end' =>
+  x - from < 14 ? 'start' : to - x < 14 ? 'end' : 'middle';
 
 function pathOf(values: readonly (number | null)[], xOf: (value: number) => number, yOf: (rung: number) => number): string {
   let path = '';
@@ -352,17 +377,19 @@ interface TagsProps {
 /** Feeds point into the ladder, products out of it. Feeds and side draws can be moved. */
 function Tags({ column, ladder, facts, yOf, rungAt, left, bottom, settings }: TagsProps) {
   const dispatch = useAppDispatch();
-  const show = useAppSelector(selectShowQuantity);
-  const { components } = useAppSelector(selectTable);
+  const { components, display, site } = useAppSelector(selectTable);
   const { colors } = useLook();
   const { stages } = facts;
+  const [flow, T] = [findUnit('molarFlow', display.molarFlow), findUnit('temperature', display.temperature)];
+  const words = (n: number, t: number): string =>
+    `${formatNumber(fromSI(n, flow, site), 3)} ${flow.id} · ${formatNumber(fromSI(t, T, site), 3)} ${T.id}`;
   const place = (rung: number): number => Math.max(1, Math.min(stages, rung));
   const feeds = facts.feeds.map((feed) => ({
     id: feed.stream,
     of: 'feed' as const,
     name: feed.name,
     rung: place(ladder.feeds[feed.stream]?.stage ?? feed.stage),
-    words: `${show(feed.flow, 'molarFlow')} · ${show(feed.T, 'temperature')}`,
+    words: words(feed.flow, feed.T),
     isVapour: feed.vapourFraction > 0.5,
   }));
   const products = facts.products.map((product) => ({
@@ -370,7 +397,7 @@ function Tags({ column, ladder, facts, yOf, rungAt, left, bottom, settings }: Ta
     of: column.draws.some(({ id }) => id === product.id) ? ('draw' as const) : ('end' as const),
     name: product.name,
     rung: place(ladder.drawStages[product.id] ?? product.stage),
-    words: `${show(product.flow, 'molarFlow')} · ${show(product.T, 'temperature')}`,
+    words: words(product.flow, product.T),
     most: mostOf(product.flows, components),
     isVapour: product.phase === 'vapour',
   }));

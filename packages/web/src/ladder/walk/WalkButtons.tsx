@@ -1,6 +1,161 @@
-import type { LadderFacts } from '@keen-ladder/core';
+/** On a card: walk to what is wanted, and ask how far it goes. */
+import { capital, quantityDimension, quantityName } from '@keen-ladder/core';
+import type { LadderFacts, WalkFacts } from '@keen-ladder/core';
+import { Button, Dropdown } from 'antd';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
+import type { AppStore } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { ladderSet, targetSet } from '../../document/documentSlice.ts';
 import type { Column, LadderTarget } from '../../document/documentSlice.ts';
+import { selectDocument } from '../../document/selectors.ts';
+import { selectShowQuantity } from '../../document/showing.ts';
+import { ladderPassed } from '../../engine/resultsSlice.ts';
+import { endWords } from './endWords.ts';
+import { startWalk } from './walker.ts';
+import type { RunningWalk } from './walker.ts';
 
-export function WalkButtons(_: { column: Column; target: LadderTarget; facts: LadderFacts | null }) {
-  return null;
+const HowFar = lazy(async () => ({ default: (await import('./HowFar.tsx')).HowFar }));
+
+interface Props {
+  column: Column;
+  target: LadderTarget;
+  facts: LadderFacts | null;
+}
+
+type Said = { kind: 'walking'; part: number } | { kind: 'short'; walked: WalkFacts; instead: string | null } | { kind: 'failed' };
+
+export function WalkButtons({ column, target, facts }: Props) {
+  const dispatch = useAppDispatch();
+  const store = useStore() as AppStore; // the one store there is
+  const document = useAppSelector(selectDocument);
+  const show = useAppSelector(selectShowQuantity);
+  const [said, setSaid] = useState<Said | undefined>(undefined);
+  const [isAsked, setAsked] = useState(false);
+  const running = useRef<RunningWalk | undefined>(undefined);
+  useEffect(() => () => running.current?.stop(), []);
+  const now = facts?.targets[target.id]?.now ?? null;
+  const { value } = target;
+  const name = quantityName(document, column, target.quantity);
+  const targets = column.ladder?.targets ?? [];
+  const others = targets.filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
+  const canWalk = now !== null && value !== null && Math.abs(now - value) > 1e-6 * Math.abs(value);
+
+  const walk = (instead: string | null) => {
+    if (now === null || value === null) return;
+    setSaid({ kind: 'walking', part: 0 });
+    const from = standingDocument(store.getState().document.present, column.id, target.id, target.isInForce ? now : value);
+    const direction = value > now ? 'up' : 'down';
+    const started = startWalk(from, column.id, { target: target.id, instead, to: value, direction }, (point) => {
+      setSaid({ kind: 'walking', part: point.part });
+      dispatch(ladderPassed(point.facts));
+    });
+    running.current = started;
+    started.done.then(
+      (outcome) => {
+        if (outcome.state !== 'solved') setSaid({ kind: 'failed' });
+        else if (!outcome.value.isWhole) setSaid({ kind: 'short', walked: outcome.value, instead });
+        else {
+          setSaid(undefined);
+          dispatch(ladderPassed(outcome.value.facts));
+          hold(value, instead);
+        }
+      },
+      () => setSaid({ kind: 'failed' }),
+    );
+  };
+  /** Takes a value as wanted and in force, in the place of another where it was not. */
+  const hold = (wanted: number, instead: string | null) => {
+    if (instead === null) dispatch(targetSet({ column: column.id, target: { ...target, value: wanted } }));
+    else
+      dispatch(
+        ladderSet({
+          column: column.id,
+          change: {
+            targets: targets.map((t) =>
+              t.id === target.id ? { ...t, value: wanted, isInForce: true } : t.id === instead ? { ...t, isInForce: false } : t,
+            ),
+          },
+        }),
+      );
+  };
+  const stop = () => {
+    running.current?.stop();
+    setSaid(undefined);
+  };
+  return (
+    <>
+      <div className="target-actions walk-actions">
+        {said?.kind === 'walking' ? (
+          <>
+            <span className="quiet small" role="status">
+              walking: {Math.round(100 * said.part)} %
+            </span>
+            <Button type="link" size="small" onClick={stop}>
+              Stop
+            </Button>
+          </>
+        ) : (
+          <>
+            {target.isInForce ? (
+              <Button type="link" size="small" disabled={!canWalk} onClick={() => walk(null)}>
+                Walk there
+              </Button>
+            ) : (
+              <Dropdown
+                trigger={['click']}
+                disabled={!canWalk || others.length === 0}
+                menu={{
+                  items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+                  onClick: ({ key }) => walk(key),
+                }}
+              >
+                <Button type="link" size="small">
+                  Walk there
+                </Button>
+              </Dropdown>
+            )}
+            <Button type="link" size="small" disabled={now === null} onClick={() => setAsked(true)}>
+              How far?
+            </Button>
+          </>
+        )}
+      </div>
+      {said?.kind === 'short' && (
+        <div className="walk-said" role="status">
+          <p className="sentence">
+            {capital(name)} came to {show(said.walked.reached, quantityDimension(target.quantity))}:{' '}
+            {endWords(said.walked.end, (flow) => show(flow, 'molarFlow'))}.
+          </p>
+          <Button
+            size="small"
+            onClick={() => {
+              hold(Number(said.walked.reached.toPrecision(4)), said.instead);
+              setSaid(undefined);
+            }}
+          >
+            Hold {show(said.walked.reached, quantityDimension(target.quantity))}
+          </Button>
+        </div>
+      )}
+      {said?.kind === 'failed' && <p className="sentence">The walk found nowhere to begin: the column has to stand first.</p>}
+      {isAsked && (
+        <Suspense fallback={null}>
+          <HowFar column={column} target={target} onClose={() => setAsked(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** The document as the column stands: a target in force that is not met is set back to what it is. */
+function standingDocument<D extends { units: Column[] }>(document: D, unit: string, id: string, value: number): D {
+  return {
+    ...document,
+    units: document.units.map((u) =>
+      u.id !== unit || u.ladder === null
+        ? u
+        : { ...u, ladder: { ...u.ladder, targets: u.ladder.targets.map((t) => (t.id === id ? { ...t, value } : t)) } },
+    ),
+  };
 }

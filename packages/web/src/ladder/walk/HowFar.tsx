@@ -1,0 +1,173 @@
+/** How far a target goes, up and down, with the curve of what it costs on the way. */
+import { capital, findUnit, fromSI, quantityDimension, quantityName, shownUnit } from '@keen-ladder/core';
+import type { WalkFacts } from '@keen-ladder/core';
+import { Button, Modal, Select } from 'antd';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
+import type { AppStore } from '../../app/store.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { LineChart } from '../../charts/LineChart.tsx';
+import { SaveChart } from '../../charts/SaveChart.tsx';
+import type { Column, LadderTarget } from '../../document/documentSlice.ts';
+import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
+import { selectShowQuantity } from '../../document/showing.ts';
+import { useLook } from '../../theme/Themed.tsx';
+import { endWords } from './endWords.ts';
+import { startWalk } from './walker.ts';
+import type { RunningWalk } from './walker.ts';
+
+interface Props {
+  column: Column;
+  target: LadderTarget;
+  onClose: () => void;
+}
+
+type Found = Partial<Record<'up' | 'down', WalkFacts | 'failed'>>;
+
+export function HowFar({ column, target, onClose }: Props) {
+  const document = useAppSelector(selectDocument);
+  const others = (column.ladder?.targets ?? []).filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
+  const [instead, setInstead] = useState<string | null>(target.isInForce ? null : (others[0]?.id ?? null));
+  const { found, part, isRunning, stop } = useReach(column, target, instead);
+  const show = useAppSelector(selectShowQuantity);
+  const name = quantityName(document, column, target.quantity);
+  const dimension = quantityDimension(target.quantity);
+  const sentence = (direction: 'up' | 'down'): string | undefined => {
+    const walked = found[direction];
+    if (walked === undefined) return undefined;
+    const side = direction === 'up' ? 'At most' : 'At least';
+    if (walked === 'failed') return `${side}: the column has to stand first.`;
+    return `${side} ${show(walked.reached, dimension)}: ${endWords(walked.end, (flow) => show(flow, 'molarFlow'))}.`;
+  };
+  return (
+    <Modal open title={`How far does ${name} go?`} footer={null} width={680} onCancel={onClose}>
+      {!target.isInForce && (
+        <label className="strip-line">
+          moved in place of
+          <Select
+            aria-label="In place of"
+            value={instead ?? ''}
+            options={others.map((t) => ({ value: t.id, label: quantityName(document, column, t.quantity) }))}
+            onChange={setInstead}
+            popupMatchSelectWidth={false}
+          />
+        </label>
+      )}
+      <Curve found={found} target={target} name={capital(name)} column={column} />
+      {(['down', 'up'] as const).map((direction) => (
+        <p className="sentence" key={direction} role="status">
+          {sentence(direction)}
+        </p>
+      ))}
+      {isRunning && (
+        <p className="quiet" role="status">
+          looking: {Math.round(100 * part)} %{' '}
+          <Button size="small" type="link" onClick={stop}>
+            Stop
+          </Button>
+        </p>
+      )}
+    </Modal>
+  );
+}
+
+/** Both walks, one after the other. */
+function useReach(column: Column, target: LadderTarget, instead: string | null) {
+  const store = useStore() as AppStore; // the one store there is
+  const [found, setFound] = useState<Found>({});
+  const [part, setPart] = useState(0);
+  const [isRunning, setRunning] = useState(true);
+  const running = useRef<RunningWalk | undefined>(undefined);
+  useEffect(() => {
+    let isLeft = false;
+    const document = store.getState().document.present;
+    const look = async () => {
+      setFound({});
+      setRunning(true);
+      for (const direction of ['down', 'up'] as const) {
+        setPart(0);
+        const asked = { target: target.id, instead, to: null, direction };
+        running.current = startWalk(document, column.id, asked, (point) => {
+          if (!isLeft) setPart(point.part);
+        });
+        let outcome: WalkFacts | 'failed' = 'failed';
+        try {
+          const done = await running.current.done;
+          if (done.state === 'solved') outcome = done.value;
+        } catch {
+          // A worker that broke: said as a walk that failed.
+        }
+        if (isLeft) return;
+        setFound((before) => ({ ...before, [direction]: outcome }));
+      }
+      setRunning(false);
+    };
+    void look();
+    return () => {
+      isLeft = true;
+      running.current?.stop();
+    };
+  }, [store, column.id, target.id, instead]);
+  return {
+    found,
+    part,
+    isRunning,
+    stop: () => {
+      running.current?.stop();
+      setRunning(false);
+    },
+  };
+}
+
+function Curve({ found, target, name, column }: { found: Found; target: LadderTarget; name: string; column: Column }) {
+  const { colors } = useLook();
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const svg = useRef<SVGSVGElement>(null);
+  const dimension = quantityDimension(target.quantity);
+  const unit = findUnit(dimension, shownUnit(display, dimension));
+  const power = findUnit('power', display.power);
+  const points = useMemo(() => {
+    const of = (walked: WalkFacts | 'failed' | undefined) => (walked === undefined || walked === 'failed' ? [] : pointsOf(walked));
+    return [...of(found.down).reverse(), ...of(found.up).slice(1)].map(({ value, duty }) => ({
+      x: fromSI(value, unit, site),
+      y: fromSI(duty, power, site),
+    }));
+  }, [found, unit, power, site]);
+  if (points.length < 2) return <div className="how-far-room" />;
+  const x = points.map((p) => p.x);
+  const y = points.map((p) => p.y);
+  const duty = column.ladder?.bottom === 'none' ? 'heat taken by the condenser' : 'heat of the reboiler';
+  const most = Math.max(...y);
+  const shownMost = Math.min(most, 20 * (y[Math.floor(y.length / 2)] ?? most) || most);
+  return (
+    <>
+      <LineChart
+        svg={svg}
+        title={`${name}: what it costs`}
+        width={620}
+        height={260}
+        colors={colors}
+        lines={[{ name: duty, x, y, color: colors.pine }]}
+        xName={`${name}, ${unit.id}`}
+        yName={`${duty}, ${power.id}`}
+        xRange={[Math.min(...x), Math.max(...x)]}
+        yRange={[0, shownMost]}
+      />
+      <SaveChart
+        svg={svg}
+        name={`${name} – how far`}
+        rows={() => [[`${name}, ${unit.id}`, `${duty}, ${power.id}`], ...points.map((p) => [p.x, p.y])]}
+        table="Points as CSV"
+      />
+    </>
+  );
+}
+
+/** Along the walk, with the heat of the reboiler or else what the condenser takes away. */
+function pointsOf({ curve }: WalkFacts): { value: number; duty: number }[] {
+  return curve.value.flatMap((value, k) => {
+    const duty = curve.reboilerDuty[k] ?? (curve.condenserDuty[k] === null ? null : -(curve.condenserDuty[k] ?? 0));
+    return duty === null ? [] : [{ value, duty }];
+  });
+}
