@@ -53,12 +53,15 @@ test('keys the wrong way round, and a mixed condenser without its vapour, say wh
   await expect(stopState(page, 'Estimate')).toHaveText('solved');
 });
 
-test('the result is carried over, kept in the case and told when it no longer holds', async ({ quietPage: page }) => {
+test('the result is carried over to the ladder, and what an update would change is told', async ({ quietPage: page }) => {
   await alcohols(page);
-  await page.getByRole('button', { name: /Carry over 27 stages/ }).click();
-  await expect(page.locator('.carry')).toContainText('Kept in the case for the rigorous column.');
+  await expect(page.locator('.carry')).toContainText('Update the ladder');
   await field(page, /^Reflux/).fill('2 mol/mol');
-  await expect(page.locator('.carry')).toContainText('Kept so far: 27 stages');
+  await expect(page.getByRole('list', { name: 'What the update would change' })).toContainText('Reflux ratio: 1.200 → 2.000');
+  await page.getByRole('button', { name: 'Update the ladder' }).click();
+  await expect(page.locator('.carry')).toContainText('stands as it was carried over');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Update the ladder' })).toBeEnabled();
 });
 
 test('an open point of another stop leads there', async ({ quietPage: page }) => {

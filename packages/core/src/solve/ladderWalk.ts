@@ -8,6 +8,7 @@ import { readyLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
 import { describeLadder } from './ladderFacts.ts';
 import type { LadderFacts } from './ladderFacts.ts';
+import { placeName } from './ladderWords.ts';
 
 export interface WalkAsked {
   target: string;
@@ -39,6 +40,7 @@ export type WalkEnd =
   | { kind: 'reached' }
   | { kind: 'stopped' }
   | { kind: 'balance-forbids' }
+  | { kind: 'product-full'; name: string; with: string[] }
   | { kind: 'product-dries'; name: string; flow: number } // mol/s
   | { kind: 'stage-dries'; stage: number; phase: 'liquid' | 'vapour' }
   | { kind: 'reflux-boundless'; reflux: number }
@@ -93,7 +95,7 @@ export function walkLadder(
       ? { kind: 'stopped' }
       : isForbidden
         ? { kind: 'balance-forbids' }
-        : endOf(facts);
+        : (fullProduct(document, column, asked.target, facts) ?? endOf(facts));
   return solved({ reached, isWhole, curve, end, facts });
 }
 
@@ -110,6 +112,27 @@ function farthest(now: number, isShare: boolean, direction: WalkAsked['direction
   if (isShare && now > 0 && now < 1) return isUp ? 1 - 1e-8 : 1e-8;
   if (now === 0) return isUp ? 1 : -1;
   return isUp === now > 0 ? 100 * now : now / 100;
+}
+
+/**
+ * The product a target speaks of, where it holds nothing but the target's components and all of some others: only a larger one takes in more.
+ */
+function fullProduct(document: CaseDocument, column: ColumnUnit, id: string, facts: LadderFacts): WalkEnd | undefined {
+  const quantity = column.ladder?.targets.find((t) => t.id === id)?.quantity;
+  if (quantity === undefined || !('components' in quantity) || quantity.components.length === 0) return undefined;
+  const { components } = document.mixture;
+  const isThere = (product: string): boolean =>
+    quantity.place === 'overhead' ? product === 'distillate' || product === 'overhead-vapour' : product === quantity.place;
+  const sum = (of: (product: string) => boolean, i: number): number =>
+    facts.products.reduce((all, product) => (of(product.id) ? all + product.flows[i] : all), 0);
+  const there = components.map((_, i) => sum(isThere, i));
+  const whole = components.map((_, i) => sum(() => true, i));
+  const asked = components.map((c) => quantity.components.includes(c.id));
+  const complete = there.map((flow, i) => !asked[i] && flow > ALL * whole[i]);
+  const rest = there.reduce((all, flow, i) => (asked[i] || complete[i] ? all : all + flow), 0);
+  if (rest > NOTHING * there.reduce((a, b) => a + b, 0)) return undefined;
+  const name = placeName(column, quantity.place);
+  return { kind: 'product-full', name, with: components.filter((_, i) => complete[i]).map((c) => c.name) };
 }
 
 function endOf(facts: LadderFacts): WalkEnd {
@@ -141,6 +164,8 @@ function longestPinch({ x, stages }: LadderFacts): { from: number; to: number } 
 /** Of what is left of the way: so much farther the balance is asked again. */
 const ALITTLE = 0.05;
 const DRY = 1e-3;
+const ALL = 0.999;
+const NOTHING = 5e-4;
 const BOUNDLESS = 200;
 const PINCHED = 5e-4;
 const SHORT = 3;

@@ -18,6 +18,8 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
   worker.addEventListener('error', (event) => store.dispatch(engineFailed(event.message || 'The engine did not start.')));
   let seen: CaseDocument | undefined;
   let waiting: CaseDocument | undefined;
+  /** The document whose ladder was solved last. */
+  let ladderOf: CaseDocument | undefined;
   let busy = false;
   let pause: number | undefined;
 
@@ -46,6 +48,8 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
   }
 
   async function solveLadder(document: CaseDocument, unit: string): Promise<void> {
+    if (ladderOf === document) return;
+    ladderOf = document;
     store.dispatch(ladderSolved(await engine.ladder(document, unit)));
   }
 
@@ -56,7 +60,7 @@ export function followDocument(store: AppStore, unitOf: (document: CaseDocument)
         store.dispatch(graphBesideSolved(await engine.graphBeside(document, unit)));
         if (waiting === undefined) store.dispatch(estimateSolved(await engine.estimate(document, unit)));
       }
-      if (waiting === undefined && !isLadderShown()) await solveLadder(document, unit);
+      if (waiting === undefined) await solveLadder(document, unit);
     });
   }
 

@@ -2,7 +2,7 @@
 import { PlusOutlined } from '@ant-design/icons';
 import type { LadderQuantity } from '@keen-ladder/core';
 import { placeName } from '@keen-ladder/core';
-import { Button, InputNumber, Popover, Select } from 'antd';
+import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
@@ -38,19 +38,14 @@ interface Props {
 export function AddTarget({ column, ladder }: Props) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <Popover
-      open={isOpen}
-      onOpenChange={setOpen}
-      trigger="click"
-      placement="rightTop"
-      title="A new target"
-      destroyOnHidden
-      content={<Form column={column} ladder={ladder} onDone={() => setOpen(false)} />}
-    >
-      <Button type="text" icon={<PlusOutlined />}>
+    <>
+      <Button type="text" icon={<PlusOutlined />} onClick={() => setOpen(true)}>
         Target
       </Button>
-    </Popover>
+      <Modal open={isOpen} title="A new target" footer={null} width={340} destroyOnHidden onCancel={() => setOpen(false)}>
+        <Form column={column} ladder={ladder} onDone={() => setOpen(false)} />
+      </Modal>
+    </>
   );
 }
 

@@ -33,6 +33,9 @@ interface Props {
 
 const HEAD = 78;
 
+/** px for a component's name with its sorter. */
+const columnWidth = (name: string): number => Math.max(84, 44 + 7.6 * name.length);
+
 export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
   const table = useAppSelector(selectTable);
   const { components, display, site, column } = table;
@@ -73,7 +76,7 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
     children: components.map(({ id, name }, i) => ({
       title: name,
       key: `${key} ${id}`,
-      width: Math.max(74, 14 + 7 * name.length),
+      width: columnWidth(name),
       align: 'right' as const,
       render: (_: unknown, row: Row) => shortFraction(row[key][i] ?? 0),
       sorter: (a: Row, b: Row) => (a[key][i] ?? 0) - (b[key][i] ?? 0),
@@ -83,7 +86,7 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
     {
       title: 'stage',
       dataIndex: 'number',
-      width: 62,
+      width: 80,
       fixed: 'left',
       render: (_: unknown, row: Row) => (row.number === 0 ? 'cond.' : row.number),
       sorter: (a, b) => a.rung - b.rung,
@@ -95,11 +98,11 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
     fractions('x', 'liquid, mol/mol'),
     fractions('y', 'vapour, mol/mol'),
   ];
-  const width = 62 + 70 + 74 + 230 + components.reduce((sum, { name }) => sum + 2 * Math.max(74, 14 + 7 * name.length), 0);
+  const width = 80 + 70 + 74 + 230 + components.reduce((sum, { name }) => sum + 2 * columnWidth(name), 0);
   return (
     <div className="stage-table ladder-table" ref={panel} onMouseLeave={() => onPoint(0)}>
       <div className="table-head">
-        <span className="quiet small">{`${numberingWords(numbering, top)}; files and copies count all rungs from the top`}</span>
+        <span className="quiet small">{numberingWords(numbering, top)}</span>
         <TakeAway name="stages" rows={() => ladderRows(facts, table)} />
       </div>
       {size !== undefined && (

@@ -3,6 +3,7 @@ import { CloseOutlined } from '@ant-design/icons';
 import { capital, quantityDimension, quantityName } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { Button, Dropdown, Select, Switch } from 'antd';
+import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet, targetRemoved, targetSet } from '../document/documentSlice.ts';
 import type { Column, Ladder, LadderTarget } from '../document/documentSlice.ts';
@@ -49,10 +50,37 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
       }),
     );
   const isMet = now !== null && value !== null && Math.abs(now - value) <= 1e-6 * Math.max(Math.abs(value), 1e-12);
+  const [isWide, setWide] = useState(false);
+  const hold =
+    now === null || (isInForce && isMet) ? null : isInForce ? (
+      <Button type="link" size="small" onClick={() => set({ value: now })}>
+        Hold what it is now
+      </Button>
+    ) : (
+      <Dropdown
+        trigger={['click']}
+        disabled={others.length === 0}
+        menu={{
+          items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+          onClick: ({ key }) => holdInPlaceOf(key),
+        }}
+      >
+        <Button type="link" size="small">
+          Hold what it is now
+        </Button>
+      </Dropdown>
+    );
+  const isTold = isInForce || isWide;
   return (
-    <li className="target" data-in-force={isInForce}>
+    <li className="target" data-in-force={isInForce} aria-label={name}>
       <div className="target-head">
-        <span className="target-name">{name}</span>
+        {isInForce ? (
+          <span className="target-name">{name}</span>
+        ) : (
+          <button type="button" className="target-name plain" aria-expanded={isWide} onClick={() => setWide(!isWide)}>
+            {name}
+          </button>
+        )}
         <Switch
           size="small"
           aria-label={`${name} in force`}
@@ -67,15 +95,17 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
           onClick={() => dispatch(targetRemoved({ column: column.id, target: target.id }))}
         />
       </div>
-      <QuantityField
-        label="wanted"
-        path={`units.${column.id}.ladder.targets.${target.id}`}
-        value={value === null ? null : { si: value, dimension }}
-        dimensions={[dimension]}
-        step={stepOf(value)}
-        {...(quantity.kind === 'reflux-ratio' && isInForce && value !== null && value > 0 ? { range: sliderRange(value) } : {})}
-        onChange={(next, gesture) => set({ value: next?.si ?? null }, gesture)}
-      />
+      {isTold && (
+        <QuantityField
+          label="wanted"
+          path={`units.${column.id}.ladder.targets.${target.id}`}
+          value={value === null ? null : { si: value, dimension }}
+          dimensions={[dimension]}
+          step={stepOf(value)}
+          {...(quantity.kind === 'reflux-ratio' && isInForce && value !== null && value > 0 ? { range: sliderRange(value) } : {})}
+          onChange={(next, gesture) => set({ value: next?.si ?? null }, gesture)}
+        />
+      )}
       <div className="target-line">
         <span className="quiet">{isInForce ? 'stands at' : 'now'}</span>
         <span className="target-now">{now === null ? '–' : show(now, dimension)}</span>
@@ -87,36 +117,21 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
           <span className="target-now">{standing.moves}</span>
         </div>
       )}
-      <div className="target-actions">
-        <Select
-          size="small"
-          variant="borderless"
-          aria-label={`${name}: how it is held`}
-          value={wish}
-          options={wishes}
-          popupMatchSelectWidth={false}
-          onChange={(next) => set({ wish: next })}
-        />
-        {isInForce ? (
-          <Button type="link" size="small" disabled={now === null || isMet} onClick={() => set({ value: now })}>
-            Hold what it is now
-          </Button>
-        ) : (
-          <Dropdown
-            trigger={['click']}
-            disabled={now === null || others.length === 0}
-            menu={{
-              items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
-              onClick: ({ key }) => holdInPlaceOf(key),
-            }}
-          >
-            <Button type="link" size="small">
-              Hold what it is now
-            </Button>
-          </Dropdown>
-        )}
-      </div>
-      <WalkButtons column={column} target={target} facts={facts} />
+      {isTold && (
+        <div className="target-actions">
+          <Select
+            size="small"
+            variant="borderless"
+            aria-label={`${name}: how it is held`}
+            value={wish}
+            options={wishes}
+            popupMatchSelectWidth={false}
+            onChange={(next) => set({ wish: next })}
+          />
+          {hold}
+          <WalkButtons column={column} target={target} facts={facts} />
+        </div>
+      )}
     </li>
   );
 }

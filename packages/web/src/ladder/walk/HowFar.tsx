@@ -149,7 +149,7 @@ function Curve({ found, target, name, column }: { found: Found; target: LadderTa
         height={260}
         colors={colors}
         lines={[{ name: duty, x, y, color: colors.pine }]}
-        xName={`${name}, ${unit.id}`}
+        xName={[name, unit.id].filter((part) => part !== '').join(', ')}
         yName={`${duty}, ${power.id}`}
         xRange={[Math.min(...x), Math.max(...x)]}
         yRange={[0, shownMost]}

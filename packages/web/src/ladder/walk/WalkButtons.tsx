@@ -85,7 +85,7 @@ export function WalkButtons({ column, target, facts }: Props) {
   };
   return (
     <>
-      <div className="target-actions walk-actions">
+      <span className="walk-actions">
         {said?.kind === 'walking' ? (
           <>
             <span className="quiet small" role="status">
@@ -97,14 +97,14 @@ export function WalkButtons({ column, target, facts }: Props) {
           </>
         ) : (
           <>
-            {target.isInForce ? (
-              <Button type="link" size="small" disabled={!canWalk} onClick={() => walk(null)}>
+            {!canWalk ? null : target.isInForce ? (
+              <Button type="link" size="small" onClick={() => walk(null)}>
                 Walk there
               </Button>
             ) : (
               <Dropdown
                 trigger={['click']}
-                disabled={!canWalk || others.length === 0}
+                disabled={others.length === 0}
                 menu={{
                   items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
                   onClick: ({ key }) => walk(key),
@@ -120,7 +120,7 @@ export function WalkButtons({ column, target, facts }: Props) {
             </Button>
           </>
         )}
-      </div>
+      </span>
       {said?.kind === 'short' && (
         <div className="walk-said" role="status">
           <p className="sentence">

@@ -9,6 +9,8 @@ export function endWords(end: WalkEnd, show: (flow: number) => string): string {
       return 'stopped';
     case 'balance-forbids':
       return 'beyond that the overall balance forbids it with the other targets';
+    case 'product-full':
+      return `the ${end.name} is full: it holds ${end.with.length === 0 ? 'nothing else' : `all the ${end.with.join(' and ')} and nothing else besides`}, so that only a larger one takes in more`;
     case 'product-dries':
       return `beyond that the ${end.name} dries up (${show(end.flow)} left)`;
     case 'stage-dries':
