@@ -45,6 +45,22 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page)).toEqual([]);
     });
 
+    test('the ladder, its tables, charts and cards', async ({ page }) => {
+      await openCopy(page, url(), 'Four-alcohol splitter', 'ladder');
+      await expect(stopState(page, 'Ladder')).toContainText('solved');
+      await page.getByRole('button', { name: 'Ethanol to the distillate', exact: true }).click();
+      for (const view of ['Ladder', 'Stages', 'Products', 'Charts']) {
+        await page.locator('.sheet-head').getByText(view, { exact: true }).click();
+        await page.mouse.move(640, 780);
+        await page.waitForTimeout(400);
+        expect(await faults(page), view).toEqual([]);
+      }
+      await page.getByRole('button', { name: /Target$/ }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(400);
+      expect(await faults(page)).toEqual([]);
+    });
+
     test('a gas washed by a liquid: its drawing, its streams, its estimate', async ({ page }) => {
       await openCopy(page, url(), 'Acetone from drying air', 'transfer');
       await expect(page.locator('.headline-number')).toBeVisible();

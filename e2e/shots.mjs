@@ -52,6 +52,21 @@ await openCase('Acetone from drying air', 'transfer');
 await page.locator('.headline-number').waitFor();
 await shoot(page, 'absorption');
 
+await openCase('Four-alcohol splitter', 'ladder');
+await page.locator('.ladder-drawing').waitFor();
+await page.waitForTimeout(800);
+await page.locator('.ladder-drawing').hover({ position: { x: 420, y: 330 } });
+await shoot(page, 'ladder');
+await page.getByText('Stages', { exact: true }).click();
+await page.locator('.ladder-table .ant-table-row').nth(8).hover();
+await shoot(page, 'ladder-stages');
+await openCase('Four-alcohol splitter', 'ladder');
+await page.locator('.ladder-drawing').waitFor();
+await page.getByRole('button', { name: 'Ethanol to the distillate', exact: true }).click();
+await page.getByRole('listitem', { name: 'Ethanol to the distillate' }).getByRole('button', { name: 'How far?' }).click();
+await page.getByText(/At most/).waitFor();
+await shoot(page, 'ladder-how-far');
+
 const night = await open('dark');
 await night.locator('.welcome a').click();
 await night.locator('.headline-number').waitFor();

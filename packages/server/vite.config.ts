@@ -1,13 +1,16 @@
 import { defineConfig } from 'vite';
 
-/** The server in one file beside its npm packages; as deep as src/main.ts, so that paths from import.meta.url hold. */
+/** The server and the command line, each in one file beside its npm packages; as deep as src/main.ts, so that paths from import.meta.url hold. */
 export default defineConfig({
   build: {
-    ssr: 'src/main.ts',
+    ssr: true,
     outDir: 'build',
     emptyOutDir: false, // build/types belongs to tsc
     target: 'node20',
-    rollupOptions: { output: { entryFileNames: 'main.js' } },
+    rollupOptions: {
+      input: { main: 'src/main.ts', solve: 'src/solve/solve.ts' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
+    },
   },
   ssr: { noExternal: [/^@keen-ladder\//] },
 });

@@ -197,6 +197,7 @@ test('the example of docs/file-format.md is read and solved', () => {
   const example = /```json\n([^]*?)```/.exec(page)?.[1] ?? '';
   const read = readCaseFile(JSON.parse(example));
   if (!read.ok) throw new Error(read.problem);
-  const { outcome } = createCaseSolver().solve(read.value.document, 'column').graph;
-  expect(outcome.state).toBe('solved');
+  const solver = createCaseSolver();
+  expect(solver.solve(read.value.document, 'column').graph.outcome.state).toBe('solved');
+  expect(solver.ladder(read.value.document, 'column').outcome.state).toBe('solved');
 });

@@ -80,11 +80,13 @@ export class NewtonStep {
   step(share: number): void {
     const { column, direction } = this;
     const { n, stages, system, handles, piped } = column;
+    const most = MOST_GROWTH * column.fed;
     for (let j = 0; j < stages; j++) {
       const at = j * system.size;
       for (let i = 0; i < n; i++) {
-        column.liquid[j * n + i] = stepped(this.liquid[j * n + i], share * direction[at + i]);
-        column.vapour[j * n + i] = stepped(this.vapour[j * n + i], share * direction[at + n + i]);
+        const [l, v] = [this.liquid[j * n + i], this.vapour[j * n + i]];
+        column.liquid[j * n + i] = stepped(l, Math.min(share * direction[at + i], most + l));
+        column.vapour[j * n + i] = stepped(v, Math.min(share * direction[at + n + i], most + v));
       }
       const dT = share * direction[at + 2 * n];
       column.T[j] = this.T[j] + Math.max(-MOST_KELVIN, Math.min(MOST_KELVIN, dT));
@@ -107,5 +109,7 @@ const SUFFICIENT = 1e-4;
 const MOST_WHOLE_STEPS = 25;
 const LOST = 1e15;
 const KEPT = 0.1;
+/** Of everything fed: a flow grows by no more than this and itself. */
+const MOST_GROWTH = 3;
 const MOST_KELVIN = 25;
 const FINEST = 1e-13;

@@ -1,12 +1,11 @@
 /**
- * The column as it would come to rest by itself: every stage holds what leaves it in a while, and its contents follow what arrives. Implicit Euler with
- * one step of Newton's each, the while growing as the error falls, until Newton's method itself takes over.
+ * The column as it would come to rest by itself: the composition on every stage follows what arrives. Implicit Euler with one step of Newton's each, the
+ * steps of time growing as the error falls, until Newton's method itself takes over.
  * Source: Kelley & Keyes, SIAM J. Numer. Anal. 35 (1998) 508 (switched evolution relaxation).
  */
 import type { ColumnEquations } from './equations.ts';
 import type { Method } from './method.ts';
 import { newton, NewtonStep } from './newton.ts';
-import { HEAT_SCALE } from './rows.ts';
 
 export const pseudoTransient: Method = (column, targets) => {
   const stepper = new NewtonStep(column);
@@ -31,29 +30,27 @@ export const pseudoTransient: Method = (column, targets) => {
   return { isSolved: false, iterations, residual: error };
 };
 
-/** What the contents of the stages add to the slopes of balances and heat, over a step of time in units of a stage's own residence. */
+/**
+ * What the contents of the stages add to the slopes of the component balances: as much on every stage as is fed in a unit of time, of which only the
+ * composition follows what arrives. Amounts and heat stay at rest: with them in motion, a target at one end would have to be met through all stages.
+ */
 function addInertia(column: ColumnEquations, rate: number): void {
-  const { n, stages, system, liquidOf, vapourOf, totalLiquid, totalVapour, fed, balanceScale } = column;
+  const { n, stages, system, liquid, vapour, totalLiquid, totalVapour, fed, balanceScale } = column;
   const { size, width, rows } = system;
   for (let j = 0; j < stages; j++) {
-    const [hasLiquid, hasVapour] = [!column.isTotalReboiler(j), !column.isTotalCondenser(j)];
+    const isDrop = column.isTotalReboiler(j);
+    const [flows, total, first] = isDrop ? [vapour, totalVapour[j], n] : [liquid, totalLiquid[j], 0];
     for (let i = 0; i < n; i++) {
-      const at = (j * size + i) * width;
-      if (hasLiquid) rows[at + i] += balanceScale[i] * rate;
-      if (hasVapour) rows[at + n + i] += balanceScale[i] * rate;
+      const at = (j * size + i) * width + first;
+      const weight = (balanceScale[i] * rate * fed) / total;
+      const x = flows[j * n + i] / total;
+      for (let k = 0; k < n; k++) rows[at + k] -= weight * x;
+      rows[at + i] += weight;
     }
-    if (!hasLiquid || !hasVapour) continue;
-    const at = (j * size + 2 * n) * width;
-    const heat = rate / (fed * HEAT_SCALE);
-    for (let i = 0; i < n; i++) {
-      rows[at + i] += heat * liquidOf[j].dEnthalpyDN[i];
-      rows[at + n + i] += heat * vapourOf[j].dEnthalpyDN[i];
-    }
-    rows[at + 2 * n] += heat * (totalLiquid[j] * liquidOf[j].dEnthalpyDT + totalVapour[j] * vapourOf[j].dEnthalpyDT);
   }
 }
 
-const FIRST_STEP = 1;
+const FIRST_STEP = 3;
 const GROWS = 3;
 const SHRINKS = 0.3;
 const NEAR = 1e-3;

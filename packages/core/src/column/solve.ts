@@ -71,13 +71,12 @@ const POLICY: readonly Attempt[] = [
   { start: 'earlier solution', method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
-  { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, whole steps' },
-  { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, halved steps' },
-  { start: { sweeps: 5, kind: 'other' }, method: 'Newton, halved steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
+  { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, whole steps' },
+  { start: { sweeps: 30, kind: 'usual' }, method: 'pseudo-transient' },
+  { start: { sweeps: 5, kind: 'other' }, method: 'pseudo-transient' },
+  { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, halved steps' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'easy targets first' },
-  { start: { sweeps: 120, kind: 'usual' }, method: 'Newton, whole steps' },
-  { start: { sweeps: 30, kind: 'other' }, method: 'pseudo-transient' },
 ];
 
 function tried(
@@ -90,7 +89,7 @@ function tried(
     if (before !== undefined) startFrom(column, before);
   } else startProfile(column, start.sweeps, start.kind === 'usual' ? usualSweeps(column) : otherSweeps(column));
   const report = METHODS[method](column, column.input.targets);
-  record.attempts.push({ method, ...report });
+  record.attempts.push({ method, ...report, residual: Number.isFinite(report.residual) ? report.residual : BEYOND_MEASURE });
   return report;
 }
 
@@ -141,9 +140,14 @@ function stageOfAlikePhases({ stages, n, liquidOf, vapourOf }: ColumnEquations):
   for (let j = 0; j < stages; j++) {
     let apart = 0;
     for (let i = 0; i < n; i++) apart = Math.max(apart, Math.abs(liquidOf[j].lnPhi[i] - vapourOf[j].lnPhi[i]));
-    if (apart < ALIKE) return j;
+    // At an azeotrope K is 1 as well, but the vapour holds its heat.
+    if (apart < ALIKE && Math.abs(vapourOf[j].enthalpy - liquidOf[j].enthalpy) < NO_HEAT) return j;
   }
   return -1;
 }
 
 const ALIKE = 1e-6;
+/** J/mol */
+const NO_HEAT = 10;
+/** Told for an error that is no number: results are finite. */
+const BEYOND_MEASURE = 1e300;

@@ -30,7 +30,7 @@ export function walk(
   let [before, here] = [new Snapshot(column), new Snapshot(column)];
   let [beforeAt, reached, step] = [0, 0, FIRST_STEP];
   let iterations = 0;
-  while (reached < 1) {
+  while (reached < 1 && iterations < MOST_ITERATIONS) {
     const next = Math.min(1, reached + step);
     if (reached > beforeAt) here.goOnFrom(before, (next - reached) / (reached - beforeAt));
     const report = correct(column, between(from, to, next));
@@ -79,4 +79,5 @@ const FIRST_STEP = 0.1;
 const SMALLEST_STEP = 2e-4;
 const CORRECTIONS = 10;
 const EASY = 6;
+const MOST_ITERATIONS = 300;
 const ROUNDING = 1e-9;

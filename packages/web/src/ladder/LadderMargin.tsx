@@ -244,7 +244,7 @@ function SolveLog({ facts }: { facts: LadderFacts }) {
         {facts.attempts.map(({ method, iterations, residual, isSolved }, k) => (
           <li key={k} className="quiet small">
             {capital(method)}: {iterations} steps, largest error left{' '}
-            {Number.isFinite(residual) ? residual.toExponential(0) : 'beyond measure'}
+            {residual < 1e99 ? residual.toExponential(0) : 'beyond measure'}
             {isSolved ? '' : ', given up'}
           </li>
         ))}

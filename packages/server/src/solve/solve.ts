@@ -1,0 +1,66 @@
+/**
+ * npm run --silent solve -- CASE.json [--out RESULT.json] [--csv DIR]: everything in a case file, solved by the engine of the application.
+ * Ends with 0 when solved, 2 with open points, 3 without an answer, 4 when a file cannot be read or written.
+ */
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { readCaseFile, ResultFile } from '@keen-ladder/schema';
+import { solveCase } from './results.ts';
+import { asCsv, productRows, stageRows, summaryOf } from './summary.ts';
+
+const UNREADABLE = 4;
+
+class Unreadable extends Error {}
+
+function main(): number {
+  const { path, out, csv } = readArguments();
+  const read = readCaseFile(jsonOf(path));
+  if (!read.ok) throw new Unreadable(`${path}: ${read.problem}`);
+  const { result, exit } = solveCase(read.value);
+  console.log(summaryOf(result, read.value.document));
+  if (out !== undefined) writeFileSync(out, JSON.stringify(ResultFile.parse(result), null, 1) + '\n');
+  if (csv !== undefined) {
+    mkdirSync(csv, { recursive: true });
+    for (const { id, ladder } of result.units) {
+      if (ladder?.state !== 'solved') continue;
+      writeFileSync(join(csv, `${id}-stages.csv`), asCsv(stageRows(ladder.value, result.components, read.value.document)));
+      writeFileSync(join(csv, `${id}-products.csv`), asCsv(productRows(ladder.value, result.components, read.value.document)));
+    }
+  }
+  return exit;
+}
+
+function readArguments(): { path: string; out: string | undefined; csv: string | undefined } {
+  const usage = 'Usage: npm run --silent solve -- CASE.json [--out RESULT.json] [--csv DIR]';
+  try {
+    const { values, positionals } = parseArgs({
+      allowPositionals: true,
+      options: { out: { type: 'string' }, csv: { type: 'string' } },
+    });
+    const [path, ...more] = positionals;
+    if (path === undefined || more.length > 0) throw new Unreadable(usage);
+    return { path, out: values.out, csv: values.csv };
+  } catch (error) {
+    throw error instanceof Unreadable ? error : new Unreadable(`${messageOf(error)}\n${usage}`);
+  }
+}
+
+function jsonOf(path: string): unknown {
+  try {
+    return JSON.parse(readFileSync(path, 'utf8')) as unknown;
+  } catch (error) {
+    throw new Unreadable(`${path} cannot be read: ${messageOf(error)}`);
+  }
+}
+
+const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
+try {
+  process.exitCode = main();
+} catch (error) {
+  // What the system refuses (a folder that cannot be written) has a code; anything else is our mistake and keeps its trace.
+  if (!(error instanceof Unreadable) && !(error instanceof Error && 'code' in error)) throw error;
+  console.error(error.message);
+  process.exitCode = UNREADABLE;
+}

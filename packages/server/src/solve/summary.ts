@@ -1,0 +1,121 @@
+/** Results in words, and as tables for a spreadsheet. */
+import { findUnit, formatNumber, formatQuantity, fromSI, shownUnit } from '@keen-ladder/core';
+import type { Dimension, LadderFacts } from '@keen-ladder/core';
+import type { CaseDocument, ResultFile } from '@keen-ladder/schema';
+
+type UnitResult = ResultFile['units'][number];
+type Stop = NonNullable<UnitResult['ladder'] | UnitResult['estimate']>;
+type LadderNumbers = Extract<NonNullable<UnitResult['ladder']>, { state: 'solved' }>['value'];
+
+export function summaryOf(result: ResultFile, document: CaseDocument): string {
+  return [result.name, ...result.units.flatMap((unit) => unitLines(unit, result.components, document))].join('\n');
+}
+
+function unitLines(unit: UnitResult, components: readonly string[], document: CaseDocument): string[] {
+  const stops: [string, Stop | null][] = [
+    ['graph', unit.graph],
+    ['estimate', unit.estimate],
+    ['ladder', unit.ladder],
+  ];
+  return [
+    `\n${unit.name}`,
+    ...stops.flatMap(([name, stop]) =>
+      stop === null ? [] : [`  ${name}: ${words(stop)}`, ...sentences(stop).map((s) => `    ${s}`)],
+    ),
+    ...(unit.ladder?.state === 'solved' ? ladderLines(unit.ladder.value, components, document) : []),
+  ];
+}
+
+function words(stop: Stop): string {
+  if (stop.state === 'solved') return 'solved';
+  return stop.state === 'open' ? `${stop.points.length} open ${stop.points.length === 1 ? 'point' : 'points'}` : 'out of reach';
+}
+
+function sentences(stop: Stop): string[] {
+  if (stop.state === 'solved') return stop.remarks;
+  return stop.state === 'open' ? stop.points.map(({ sentence, path }) => `${sentence} (${path})`) : [stop.reason];
+}
+
+function ladderLines(ladder: LadderNumbers, components: readonly string[], document: CaseDocument): string[] {
+  const show = (value: number, dimension: Dimension): string => {
+    const unit = findUnit(dimension, shownUnit(document.display, dimension));
+    return `${formatQuantity(value, unit, document.site)} ${unit.id}`.trim();
+  };
+  const duty = (value: number | null): string => (value === null ? 'none' : show(value, 'power'));
+  const steps = ladder.attempts.reduce((sum, { iterations }) => sum + iterations, 0);
+  return [
+    `    ${ladder.stages} rungs, ${steps} steps, by ${ladder.attempts.at(-1)?.method ?? ''}`,
+    `    condenser ${duty(ladder.condenserDuty)}, reboiler ${duty(ladder.reboilerDuty)}` +
+      (ladder.refluxRatio === null ? '' : `, reflux ratio ${formatNumber(ladder.refluxRatio)}`),
+    ...ladder.products.map((product) => {
+      const parts = components.map((name, i) => `${name} ${formatNumber((product.flows[i] ?? 0) / product.flow, 4)}`);
+      return `    ${product.name}: ${show(product.flow, 'molarFlow')} at ${show(product.T, 'temperature')}: ${parts.join(', ')}`;
+    }),
+  ];
+}
+
+/** One row per rung, SI-free: in the case's own units. */
+export function stageRows(
+  ladder: LadderNumbers | LadderFacts,
+  components: readonly string[],
+  { display, site }: CaseDocument,
+): (string | number)[][] {
+  const number = (value: number, dimension: Dimension): number =>
+    Number(fromSI(value, findUnit(dimension, shownUnit(display, dimension)), site).toPrecision(10));
+  return [
+    [
+      'stage',
+      `temperature (${display.temperature})`,
+      `pressure (${display.pressure})`,
+      `liquid (${display.molarFlow})`,
+      `vapour (${display.molarFlow})`,
+      ...components.map((name) => `x ${name} (mol/mol)`),
+      ...components.map((name) => `y ${name} (mol/mol)`),
+    ],
+    ...ladder.T.map((T, j) => [
+      j + 1,
+      number(T, 'temperature'),
+      number(ladder.P[j] ?? 0, 'pressure'),
+      number(ladder.liquid[j] ?? 0, 'molarFlow'),
+      number(ladder.vapour[j] ?? 0, 'molarFlow'),
+      ...(ladder.x[j] ?? []),
+      ...(ladder.y[j] ?? []),
+    ]),
+  ];
+}
+
+/** One row per product. */
+export function productRows(
+  ladder: LadderNumbers,
+  components: readonly string[],
+  { display, site }: CaseDocument,
+): (string | number)[][] {
+  const number = (value: number, dimension: Dimension): number =>
+    Number(fromSI(value, findUnit(dimension, shownUnit(display, dimension)), site).toPrecision(10));
+  return [
+    [
+      'product',
+      'phase',
+      'stage',
+      `flow (${display.molarFlow})`,
+      `flow (${display.massFlow})`,
+      `temperature (${display.temperature})`,
+      ...components.map((name) => `${name} (mol/mol)`),
+    ],
+    ...ladder.products.map((p) => [
+      p.name,
+      p.phase,
+      p.stage,
+      number(p.flow, 'molarFlow'),
+      number(p.massFlow, 'massFlow'),
+      number(p.T, 'temperature'),
+      ...p.flows.map((flow) => flow / p.flow),
+    ]),
+  ];
+}
+
+export const asCsv = (rows: readonly (readonly (string | number)[])[]): string =>
+  rows.map((row) => row.map(quoted).join(',')).join('\n') + '\n';
+
+const quoted = (cell: string | number): string =>
+  typeof cell === 'string' && /[",\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : String(cell);
