@@ -144,6 +144,25 @@ describe('case file', () => {
     expect(refusal({ ...file, schemaVersion: SCHEMA_VERSION + 1 })).toMatch(/newer version/);
     expect(refusal({ ...file, document: { ...file.document, notes: 3 } })).toMatch(/At notes: /);
   });
+  test('what schema 5 carried over is a ladder in schema 6, and solved as one', () => {
+    const { heating, ...site } = demo.document.site;
+    expect(heating.temperature).toBeGreaterThan(400);
+    const carried = {
+      from: 'graph',
+      stages: 10,
+      feedStage: 6,
+      reflux: 0.6,
+      distillate: 12,
+      pressure: { top: 101325, bottom: 105000 },
+      condenser: 'total',
+    };
+    const units = demo.document.units.map(({ ladder, ...unit }) => ({ ...unit, carried: ladder === null ? carried : null }));
+    const old = { ...demo.document, site, units };
+    const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 5, name: 'Old', document: old });
+    if (!read.ok) throw new Error(read.problem);
+    expect(read.value.document.units[0]?.ladder).toMatchObject({ stages: 11, top: 'total', feeds: { feed: { stage: 7 } } });
+    expect(createCaseSolver().ladder(read.value.document, 'column').outcome.state).toBe('solved');
+  });
   test('a file of schema 1 is brought up to date', () => {
     const { model, nrtlPairs: pairs, components: records } = demo.document.mixture;
     const old = { ...inSchema3(demo.document), mixture: { components: records.map(asInSchema2), liquid: model, nrtlPairs: pairs } };
