@@ -1,6 +1,8 @@
 /** Times of rigorous columns, first profile included; bundled by scripts/bench.mjs and run by plain Node. */
 import { flowOf, moles, refluxRatio, solveColumn } from '../src/column/index.ts';
 import type { ColumnInput } from '../src/column/index.ts';
+import { ColumnEquations } from '../src/column/equations.ts';
+import { startProfile } from '../src/column/start.ts';
 import { bubbleTemperature, phaseEnthalpy } from '../src/equilibrium/index.ts';
 import { databankModel } from '../src/testing/mixtures.ts';
 import { ALKANES } from './alkanes.ts';
@@ -54,6 +56,48 @@ if (before.state !== 'solved') throw new Error('the first column has no answer')
 
 const RUNS = 150;
 
+const work = new ColumnEquations(five);
+startProfile(work, 5);
+const step = (): void => {
+  work.evaluate();
+  work.system.solve();
+};
+
+/**
+ * Floating-point operations of one step of Newton's: elimination of the blocks (2 m² (m + k + 1) for the block to the left, 2 m² (2 m + k + 1 − m/2) for the
+ * block itself, m = 2 n + 1 unknowns, k handles) and some 30 n² + 100 n for either phase on every stage.
+ */
+function operationsOfStep(n: number, stages: number, handles: number): number {
+  const m = 2 * n + 1;
+  const elimination = 2 * m * m * (m + handles + 1) + 2 * m * m * (1.5 * m + handles + 1);
+  return stages * (elimination + 2 * (30 * n * n + 100 * n));
+}
+
+/** Bytes that a step leaves behind: the heap before and after many, nothing collected between. */
+function bytesOfStep(): number {
+  for (let k = 0; k < 4000; k++) step();
+  globalThis.gc?.();
+  const before = process.memoryUsage().heapUsed;
+  for (let k = 0; k < 1000; k++) step();
+  return Math.max(0, (process.memoryUsage().heapUsed - before) / 1000);
+}
+
+/** Of the process after a column of 200 stages and 10 components, MB more than before. */
+function memoryOfLarge(): number {
+  globalThis.gc?.();
+  const { heapUsed, external } = process.memoryUsage();
+  const large = columnOf(ALKANES, 200, 4e5, 2);
+  const kept = new ColumnEquations(large);
+  startProfile(kept, 5);
+  kept.system.solve();
+  const now = process.memoryUsage();
+  return (now.heapUsed + now.external - heapUsed - external) / 1e6;
+}
+
+const megaflops = operationsOfStep(5, 30, 2) / 1e6;
+const grown = [20, 200].map((stages) => columnOf(ALKANES.slice(0, 5), stages, 8e5, 2));
+const [short, long] = grown.map((input) => time('', null, () => solveColumn(input), 60).median);
+
 const timings = [
   time(
     'Column of 30 stages, 5 components by Peng-Robinson, cold',
@@ -69,5 +113,20 @@ const timings = [
   ),
   time('Column of 30 stages, 10 components, cold', 50, (k) => solveColumn(withReflux(ten, 2 + (k % 50) / 100)), RUNS),
   time('Column of 120 stages, 2 components, cold', 50, (k) => solveColumn(withReflux(close, 8 + (k % 50) / 50)), RUNS),
+  time(
+    `One Newton step of 30 stages, 5 components: ${megaflops.toFixed(2)} Mflop, ${megaflops.toFixed(2)} ms at 1 Gflop/s`,
+    Number((3 * megaflops).toFixed(2)),
+    step,
+    600,
+  ),
 ];
-console.log(JSON.stringify(timings));
+const facts = [
+  {
+    name: 'Column of 200 stages against 20, 5 components, cold',
+    value: `${(long / short).toFixed(1)} times the time`,
+    goal: '≤ 11 times',
+  },
+  { name: 'Left behind by one Newton step, 30 stages, 5 components', value: `${bytesOfStep().toFixed(0)} bytes`, goal: '0 bytes' },
+  { name: 'Memory of a column of 200 stages, 10 components', value: `${memoryOfLarge().toFixed(0)} MB`, goal: '' },
+];
+console.log(JSON.stringify({ timings, facts }));

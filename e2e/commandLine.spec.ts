@@ -1,0 +1,61 @@
+/** The command line as a person types it. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test } from '@playwright/test';
+import { newCaseDocument, ResultFile, writeCaseFile } from '@keen-ladder/schema';
+import { demoCases } from '@keen-ladder/schema/demo';
+
+const root = dirname(dirname(fileURLToPath(import.meta.url)));
+let folder = '';
+
+test.beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'keen-ladder-solve-'));
+});
+test.afterAll(() => {
+  rmSync(folder, { recursive: true, force: true });
+});
+
+function solve(content: unknown, ...options: string[]) {
+  writeFileSync(join(folder, 'case.json'), JSON.stringify(content));
+  return spawnSync('npm', ['run', '--silent', 'solve', '--', join(folder, 'case.json'), ...options], { cwd: root, encoding: 'utf8' });
+}
+
+const alcohols = () => {
+  const found = demoCases().find(({ name }) => name === 'Four-alcohol splitter');
+  if (found === undefined) throw new Error('no demo');
+  return found;
+};
+
+test('a case is solved, told, and written as a result and as tables', () => {
+  const { name, document } = alcohols();
+  const [out, csv] = [join(folder, 'result.json'), join(folder, 'tables')];
+  const { status, stdout } = solve(writeCaseFile(name, document), '--out', out, '--csv', csv);
+  expect(status, stdout).toBe(0);
+  expect(stdout).toContain('ladder: solved');
+  expect(stdout).toContain('reflux ratio 1.200');
+  const result = ResultFile.parse(JSON.parse(readFileSync(out, 'utf8')));
+  const ladder = result.units[0]?.ladder;
+  if (ladder?.state !== 'solved') throw new Error('no ladder');
+  expect(ladder.value.T).toHaveLength(28);
+  const rows = readFileSync(join(csv, 'column-stages.csv'), 'utf8').trim().split('\n');
+  expect(rows).toHaveLength(29);
+  expect(rows[0]).toContain('temperature (°C)');
+});
+
+test('open points, no answer and an unreadable file end each in a way of their own', () => {
+  const { name, document } = alcohols();
+  expect(solve(writeCaseFile('New', newCaseDocument())).status).toBe(2);
+  const impossible = structuredClone(document);
+  const target = impossible.units[0]?.ladder?.targets.find(({ id }) => id === 'distillate');
+  if (target === undefined) throw new Error('no target');
+  target.value = 1000;
+  const beyond = solve(writeCaseFile(name, impossible));
+  expect(beyond.status).toBe(3);
+  expect(beyond.stdout).toContain('cannot be true together with the overall balance');
+  const wrong = solve({ hello: 1 });
+  expect(wrong.status).toBe(4);
+  expect(wrong.stderr).toContain('This is not a Keen Ladder case file');
+});
