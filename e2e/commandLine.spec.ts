@@ -20,7 +20,10 @@ test.afterAll(() => {
 
 function solve(content: unknown, ...options: string[]) {
   writeFileSync(join(folder, 'case.json'), JSON.stringify(content));
-  return spawnSync('npm', ['run', '--silent', 'solve', '--', join(folder, 'case.json'), ...options], { cwd: root, encoding: 'utf8' });
+  return spawnSync('npm', ['run', '--silent', 'solve', '--', join(folder, 'case.json'), ...options], {
+    cwd: root,
+    encoding: 'utf8',
+  });
 }
 
 const alcohols = () => {

@@ -1,27 +1,56 @@
-/** Easy targets first, then a walk to those wanted: products as large as the first profile guesses and a usual reflux always have a column. */
+/**
+ * Easy targets first, then a walk to those wanted: products as large as the first profile guesses and a usual reflux nearly always have a column; where
+ * that is not found from its first profile, one with more or less overhead may be.
+ */
 import type { ColumnEquations } from './equations.ts';
-import type { Method } from './method.ts';
+import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { conflictOf } from './possible.ts';
+import { pseudoTransient } from './pseudoTransient.ts';
 import { flowOf, moles, refluxRatio } from './quantities.ts';
+import { startProfile } from './start.ts';
 import type { Handle, Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
 
 export const easyTargetsFirst: Method = (column, targets) => {
   const easy = easyTargets(column, targets);
-  if (easy.length !== targets.length) return { isSolved: false, iterations: 0, residual: Infinity };
+  let best: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };
+  if (easy.length !== targets.length) return best;
   let iterations = 0;
-  for (const damping of ['whole steps', 'halved steps'] as const) {
-    const report = newton(damping)(column, easy);
-    iterations += report.iterations;
-    if (!report.isSolved) continue;
-    const now = targets.map(({ quantity }) => ({ quantity, value: column.valueOf(quantity) }));
-    if (now.some(({ value }) => !Number.isFinite(value))) break;
-    const walked = walk(column, now, targets);
-    return { isSolved: walked.reached >= 1, iterations: iterations + walked.iterations, residual: 1 - walked.reached };
+  for (const part of OVERHEADS) {
+    const nearby = withOverhead(easy, part);
+    if (part !== 1 && nearby === undefined) break;
+    if (part !== 1) startProfile(column, SWEEPS, undefined, nearby);
+    for (const method of [newton('whole steps'), newton('halved steps'), pseudoTransient]) {
+      const report = method(column, nearby ?? easy);
+      iterations += report.iterations;
+      if (!report.isSolved) continue;
+      const walked = walkFrom(column, targets);
+      best = { ...walked, iterations: (iterations += walked.iterations) };
+      break;
+    }
+    if (best.residual < 1) break;
   }
-  return { isSolved: false, iterations, residual: Infinity };
+  return { ...best, iterations };
 };
+
+/** From what the column is to what is wanted; the residual is the part of the way that is left. */
+function walkFrom(column: ColumnEquations, targets: readonly Target[]): MethodReport {
+  const now = targets.map(({ quantity }) => ({ quantity, value: column.valueOf(quantity) }));
+  if (now.some(({ value }) => !Number.isFinite(value))) return { isSolved: false, iterations: 0, residual: Infinity };
+  const { reached, iterations } = walk(column, now, targets);
+  return { isSolved: reached >= 1, iterations, residual: 1 - reached };
+}
+
+/** The targets with so much of the overhead; undefined where none of them says how much that is. */
+function withOverhead(targets: readonly Target[], part: number): Target[] | undefined {
+  const at = targets.findIndex(({ quantity: q }) => isOverheadFlow(q));
+  return at < 0 ? undefined : targets.map((target, k) => (k === at ? { ...target, value: part * target.value } : target));
+}
+
+const isOverheadFlow = (q: Quantity): boolean =>
+  (q.kind === 'ratio' && q.under === null && q.over.place.at === 'overhead') ||
+  (q.kind === 'handle' && q.handle.kind === 'draw' && q.handle.draw === 0);
 
 /** The targets that say outright what a handle is, and for the other handles a usual reflux and products as the first profile has them. */
 function easyTargets(column: ColumnEquations, targets: readonly Target[]): Target[] {
@@ -56,3 +85,6 @@ const isReflux = (a: Quantity, b: Quantity): boolean =>
   a.kind === 'ratio' && b.kind === 'ratio' && a.over.place.at === 'reflux' && b.over.place.at === 'reflux';
 
 const EASY_REFLUX = 3;
+/** Of the overhead that was guessed, in this order. */
+const OVERHEADS = [1, 0.9, 1.1, 0.75, 1.25];
+const SWEEPS = 5;

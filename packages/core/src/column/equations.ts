@@ -141,6 +141,37 @@ export class ColumnEquations implements ColumnState {
     return this.largestError();
   }
 
+  /** The scaled error of a target, with the properties of stages as last evaluated; its slopes overwrite row k of the border. */
+  targetError(target: Target, k: number): number {
+    const { corner, border } = this.system;
+    this.targetEquations.fill(target, k);
+    return -corner[k * (border + 1) + border];
+  }
+
+  /** Flow of component i that feeds and pump-arounds bring to stage j, mol/s. */
+  arrivingFlow(j: number, i: number): number {
+    let flow = this.feedFlows[j * this.n + i];
+    for (const loop of this.returns[j]) flow += this.piped[loop * (this.n + 1) + i];
+    return flow;
+  }
+
+  /** Heat that feeds bring to stage j, W. */
+  feedHeatOn(j: number): number {
+    return this.feedHeat[j];
+  }
+
+  /** Heat that pipes of pump-arounds bring to stage j, W. */
+  pipedHeat(j: number): number {
+    let heat = 0;
+    for (const loop of this.returns[j]) heat += this.piped[loop * (this.n + 1) + this.n];
+    return heat;
+  }
+
+  /** Heat added to stage j by handles and besides, W. */
+  addedHeat(j: number): number {
+    return this.input.heat[j] + sumOf(this.heaters[j], this.handleValues);
+  }
+
   /** What a quantity is now; properties of stages as last evaluated. */
   valueOf(quantity: Target['quantity']): number {
     return this.targetEquations.valueOf(quantity);

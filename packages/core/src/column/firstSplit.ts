@@ -18,12 +18,13 @@ export interface FirstSplit {
 /**
  * @param lnK   volatilities at some middle temperature
  * @param aside mol/s that side draws take
+ * @param targets what is wanted
  */
-export function firstSplit(column: ColumnEquations, lnK: Float64Array, aside: number): FirstSplit {
+export function firstSplit(column: ColumnEquations, lnK: Float64Array, aside: number, targets: readonly Target[]): FirstSplit {
   const { input, n, fed, stages } = column;
   const z = new Float64Array(n);
   for (const { flows } of input.feeds) for (let i = 0; i < n; i++) z[i] += (flows[i] * (fed - aside)) / fed;
-  const wanted = input.targets.filter(({ quantity: q }) => q.kind === 'ratio' && isEnd(q.over.place));
+  const wanted = targets.filter(({ quantity: q }) => q.kind === 'ratio' && isEnd(q.over.place));
   const work = { z, lnK, d: new Float64Array(n), b: new Float64Array(n), ends: fed - aside };
   // What only rises or falls as more goes overhead comes first: it says at once how much that is.
   wanted.sort((one, other) => Number(isMonotonous(other)) - Number(isMonotonous(one)));

@@ -4,6 +4,7 @@ import type { Outcome, Reason } from '../numerics/index.ts';
 import { easyTargetsFirst } from './easyTargets.ts';
 import { ColumnEquations } from './equations.ts';
 import { answerOf, startFrom } from './answer.ts';
+import { insideOut } from './insideOut.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
@@ -57,6 +58,7 @@ export type MethodName = keyof typeof METHODS;
 const METHODS = {
   'Newton, whole steps': newton('whole steps'),
   'Newton, halved steps': newton('halved steps'),
+  'inside-out': insideOut,
   'pseudo-transient': pseudoTransient,
   'easy targets first': easyTargetsFirst,
 } as const satisfies Record<string, Method>;
@@ -72,6 +74,7 @@ const POLICY: readonly Attempt[] = [
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'inside-out' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'pseudo-transient' },
   { start: { sweeps: 5, kind: 'other' }, method: 'pseudo-transient' },

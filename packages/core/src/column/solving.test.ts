@@ -71,7 +71,13 @@ const splitter = (more: Partial<ColumnInput> = {}): ColumnInput =>
   });
 
 describe('every way to solve', () => {
-  const methods: MethodName[] = ['Newton, whole steps', 'Newton, halved steps', 'pseudo-transient', 'easy targets first'];
+  const methods: MethodName[] = [
+    'Newton, whole steps',
+    'Newton, halved steps',
+    'inside-out',
+    'pseudo-transient',
+    'easy targets first',
+  ];
   const inputs: [string, ColumnInput][] = [
     ['five hydrocarbons', inputOfReference(referenceColumn('03-five-light-hydrocarbons-pr-kij-0'))],
     ['an absorber', inputOfReference(referenceColumn('07-absorber-lean-n-decane-oil-pr'))],

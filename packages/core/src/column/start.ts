@@ -21,12 +21,18 @@ export const usualSweeps = ({ handles }: ColumnEquations): SweepKind =>
 
 /**
  * Fills temperatures, flows and handles.
- * @param sweeps more of them bring a sharp front nearer to its place
+ * @param sweeps  more of them bring a sharp front nearer to its place
+ * @param targets what the flows are guessed from
  */
-export function startProfile(column: ColumnEquations, sweeps: number, kind: SweepKind = usualSweeps(column)): void {
+export function startProfile(
+  column: ColumnEquations,
+  sweeps: number,
+  kind: SweepKind = usualSweeps(column),
+  targets: readonly Target[] = column.input.targets,
+): void {
   const lnK = firstVolatilities(column);
-  const ends = guessedEnds(column, lnK);
-  firstHandles(column, ends);
+  const ends = guessedEnds(column, lnK, targets);
+  firstHandles(column, ends, targets);
   firstFlows(column, ends);
   const range = firstTemperatures(column, ends);
   const work = makeSweepWork(column);
@@ -71,13 +77,12 @@ function wantedFlow(targets: readonly Target[], handle: Handle | null, place: Pl
 const sameAs = (a: Place, b: Place): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Overhead and reflux that the targets name or let guess, or what is usual. */
-function guessedEnds(column: ColumnEquations, lnK: Float64Array): Ends {
+function guessedEnds(column: ColumnEquations, lnK: Float64Array, targets: readonly Target[]): Ends {
   const { input, fed, draws } = column;
-  const { targets } = input;
   const isDistillate = hasDistillateDraw(input.top) && input.top === 'total-condenser';
-  const sides = draws.slice(sidesFrom(column)).map((_, k) => sideFlow(column, sidesFrom(column) + k));
+  const sides = draws.slice(sidesFrom(column)).map((_, k) => sideFlow(column, sidesFrom(column) + k, targets));
   const aside = sides.reduce((sum, flow) => sum + flow, 0);
-  const split = firstSplit(column, lnK, aside);
+  const split = firstSplit(column, lnK, aside, targets);
   const named =
     wantedFlow(targets, isDistillate ? { kind: 'draw', draw: 0 } : null, { at: 'overhead' }) ??
     complement(wantedFlow(targets, null, { at: 'bottoms' }), fed - aside) ??
@@ -95,35 +100,34 @@ function guessedEnds(column: ColumnEquations, lnK: Float64Array): Ends {
 const sidesFrom = ({ input }: ColumnEquations): number =>
   (hasDistillateDraw(input.top) ? 1 : 0) + (bottomsDraw(input) >= 0 ? 1 : 0);
 
-const sideFlow = ({ input, fed }: ColumnEquations, draw: number): number =>
-  wantedFlow(input.targets, { kind: 'draw', draw }, { at: 'draw', draw }) ?? 0.1 * fed;
+const sideFlow = ({ fed }: ColumnEquations, draw: number, targets: readonly Target[]): number =>
+  wantedFlow(targets, { kind: 'draw', draw }, { at: 'draw', draw }) ?? 0.1 * fed;
 
 const complement = (part: number | undefined, whole: number): number | undefined => (part === undefined ? undefined : whole - part);
 
 const within = (value: number, least: number, most: number): number => Math.max(least, Math.min(most, value));
 
-function firstHandles(column: ColumnEquations, ends: Ends): void {
+function firstHandles(column: ColumnEquations, ends: Ends, targets: readonly Target[]): void {
   const { handles, handleValues, input, fed, draws } = column;
   handles.forEach((handle, k) => {
     handleValues[k] = startOf(handle);
   });
 
   function startOf(handle: Handle): number {
-    const named = input.targets.find(({ quantity: q }) => q.kind === 'handle' && sameHandle(q.handle, handle))?.value;
+    const named = targets.find(({ quantity: q }) => q.kind === 'handle' && sameHandle(q.handle, handle))?.value;
     if (handle.kind === 'draw') {
       if (handle.draw === bottomsDraw(input)) return ends.bottoms;
       if (handle.draw < sidesFrom(column)) return input.top === 'mixed-condenser' ? mixedDistillate() : ends.overhead;
-      return Math.min(sideFlow(column, handle.draw), fed / draws.length);
+      return Math.min(sideFlow(column, handle.draw, targets), fed / draws.length);
     }
     if (named !== undefined) return named;
-    if (handle.kind === 'pump-around-flow')
-      return wantedFlow(input.targets, null, { at: 'pump-around', loop: handle.loop }) ?? 0.5 * fed;
+    if (handle.kind === 'pump-around-flow') return wantedFlow(targets, null, { at: 'pump-around', loop: handle.loop }) ?? 0.5 * fed;
     return handle.kind === 'feed-flow' ? 1 : 0;
   }
 
   function mixedDistillate(): number {
-    const vapour = wantedFlow(input.targets, null, { at: 'overhead-vapour' });
-    const named = wantedFlow(input.targets, { kind: 'draw', draw: 0 }, { at: 'draw', draw: 0 });
+    const vapour = wantedFlow(targets, null, { at: 'overhead-vapour' });
+    const named = wantedFlow(targets, { kind: 'draw', draw: 0 }, { at: 'draw', draw: 0 });
     return within(named ?? ends.overhead - (vapour ?? ends.overhead / 2), LEAST * fed, ends.overhead);
   }
 }
