@@ -1,3 +1,4 @@
+import { SCHEMA_VERSION } from '@keen-ladder/schema';
 import { exceptRefusals, expect, field, headline, solved, stopState, test, textOf, url, watch } from './engineer.ts';
 
 test('a case is made from nothing: components, a feed in mass, purities as typed, and a first answer', async ({
@@ -144,7 +145,7 @@ test('a case goes out as a file and comes in again; a file of something else is 
   ]);
   expect(download.suggestedFilename()).toBe('Acetone from wash water.keen.json');
   const text = await textOf(download);
-  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: 5 });
+  expect(JSON.parse(text)).toMatchObject({ format: 'keen-ladder case', schemaVersion: SCHEMA_VERSION });
 
   const region = page.getByRole('region', { name: 'Tarn Bridge Solvents' });
   const upload = region.locator('input[type="file"]');
