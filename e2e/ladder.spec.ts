@@ -107,6 +107,22 @@ test('a purity takes the place of the reflux without a jump, and is then asked f
   await expect(target).toContainText('met');
 });
 
+test('the wash water’s flow is found for what is to be left of the acetone', async ({ quietPage: page }) => {
+  await open(page, 'Acetone from drying air');
+  await page.getByRole('button', { name: 'Let something move' }).click();
+  await page.getByRole('menuitem', { name: 'flow of Wash water' }).click();
+  await page.getByRole('button', { name: /Target$/ }).click();
+  await page.getByRole('button', { name: 'Add the card' }).click();
+  const purity = 'Acetone in the overhead vapour';
+  await page.getByRole('button', { name: purity, exact: true }).click();
+  await expect.poll(() => now(page, purity)).toBeGreaterThan(0);
+  await card(page, purity).getByRole('button', { name: 'Hold what it is now' }).click();
+  await page.getByRole('menuitem', { name: /^in place of flow of Wash water/ }).click();
+  await card(page, purity).getByRole('textbox').fill('0.001');
+  await expect(card(page, purity)).toContainText('met');
+  expect(await now(page, 'Flow of Wash water, of what it is given')).toBeGreaterThan(1);
+});
+
 test('too many targets, and targets that say the same twice, are told before anything is solved', async ({ quietPage: page }) => {
   await open(page);
   await page.getByRole('switch', { name: 'Reboiler duty in force' }).click();

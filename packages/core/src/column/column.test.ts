@@ -4,8 +4,16 @@ import { binaryCurve, rateColumn } from '../binary/index.ts';
 import { bubbleTemperature, phaseEnthalpy, stateFrom } from '../equilibrium/index.ts';
 import { BlockTridiagonal, factorDense, solveDense } from '../numerics/index.ts';
 import { fenskeStages } from '../shortcut/index.ts';
-import { constantVolatility, databankModel, inputOfReference, reasonOf, referenceColumn, solvedValue } from '../testing/index.ts';
-import type { PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import {
+  constantVolatility,
+  databankModel,
+  inputOfReference,
+  reasonOf,
+  referenceColumn,
+  solvedValue,
+  withConstantHeats,
+} from '../testing/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { ColumnEquations } from './equations.ts';
 import {
   boilUpRatio,
@@ -270,17 +278,6 @@ function expectSlopes(column: ColumnEquations): void {
 
 /** Rounding of the differences themselves. */
 const NOISE = 1e-14;
-
-/** Every liquid 0, every vapour 30 kJ/mol: constant molar overflow. */
-function withConstantHeats(model: ThermoModel): ThermoModel {
-  const evaluate: ThermoModel['evaluate'] = (phase, T, P, x, out: PhaseProperties, extent) => {
-    model.evaluate(phase, T, P, x, out, extent);
-    out.enthalpy = phase === 'vapour' ? 30000 : 0;
-    out.dEnthalpyDN.fill(out.enthalpy);
-    out.dEnthalpyDT = 0;
-  };
-  return Object.assign(Object.create(model) as ThermoModel, { evaluate });
-}
 
 const binary = (more: Partial<ColumnInput> = {}): ColumnInput => ({
   model: withConstantHeats(constantVolatility(2.5)),

@@ -64,6 +64,26 @@ export function constantVolatility(alpha: number): ThermoModel {
   );
 }
 
+/** Ideal solutions whose volatilities stand in these ratios at every temperature; molar masses in kg/mol. */
+export const ofVolatilities = (alphas: readonly number[], molarMasses?: readonly number[]): ThermoModel =>
+  raoult(
+    ...alphas.map((alpha, i) =>
+      withVapourPressure(`component ${i + 1}`, antoine(21 + Math.log(alpha), 3300, -45), molarMasses?.[i]),
+    ),
+  );
+
+/** The same with every liquid at 0 and every vapour at 30 kJ/mol: constant molar overflow. */
+export function withConstantHeats(model: ThermoModel): ThermoModel {
+  const evaluate: ThermoModel['evaluate'] = (phase, T, P, x, out, extent) => {
+    model.evaluate(phase, T, P, x, out, extent);
+    out.enthalpy = phase === 'vapour' ? 30000 : 0;
+    out.dEnthalpyDN.fill(out.enthalpy);
+    out.dEnthalpyDT = 0;
+    out.dEnthalpyDP = 0;
+  };
+  return Object.assign(Object.create(model) as ThermoModel, { evaluate });
+}
+
 /** Benzene and toluene by the Antoine constants (log₁₀, mmHg, °C). */
 export const benzeneToluene = (): ThermoModel =>
   raoult(

@@ -144,7 +144,11 @@ const documentSlice = createSlice({
         state.connections = state.connections.filter((c) => c.from.stream !== payload.stream);
         for (const { graph, ladder } of state.units) {
           Reflect.deleteProperty(graph.feedStages, payload.stream);
-          if (ladder !== null) Reflect.deleteProperty(ladder.feeds, payload.stream);
+          if (ladder === null) continue;
+          Reflect.deleteProperty(ladder.feeds, payload.stream);
+          const isOfStream = (handle: Ladder['freed'][number]): boolean => 'stream' in handle && handle.stream === payload.stream;
+          ladder.freed = ladder.freed.filter((handle) => !isOfStream(handle));
+          ladder.targets = ladder.targets.filter(({ quantity: q }) => !(q.kind === 'freed' && isOfStream(q.handle)));
         }
       },
     },
@@ -359,7 +363,28 @@ const documentSlice = createSlice({
       prepare: prepared<OfColumn<'target', string>>,
       reducer(state, { payload }: Change<OfColumn<'target', string>>) {
         const ladder = columnOf(state, payload.column)?.ladder;
-        if (ladder) ladder.targets = ladder.targets.filter(({ id }) => id !== payload.target);
+        if (!ladder) return;
+        const removed = ladder.targets.find(({ id }) => id === payload.target)?.quantity;
+        ladder.targets = ladder.targets.filter(({ id }) => id !== payload.target);
+        if (removed?.kind === 'freed') ladder.freed = ladder.freed.filter((handle) => !isSameHandle(handle, removed.handle));
+      },
+    },
+    /** Something that was given may be moved from now on; its card holds what it is, until another target takes its place. */
+    handleFreed: {
+      prepare: prepared<OfColumn<'handle', Ladder['freed'][number]>>,
+      reducer(state, { payload }: Change<OfColumn<'handle', Ladder['freed'][number]>>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        const { handle } = payload;
+        if (!ladder || ladder.freed.some((freed) => isSameHandle(freed, handle))) return;
+        ladder.freed.push(handle);
+        const given = handle.kind === 'feed-flow' ? 1 : 0;
+        ladder.targets.push({
+          id: freeId('freed', ladder.targets),
+          quantity: { kind: 'freed', handle },
+          wish: 'equal',
+          value: given,
+          isInForce: true,
+        });
       },
     },
     /** A pump-around with the two targets that say its flow and its duty. */
@@ -426,6 +451,8 @@ interface Purity {
   other?: Fraction | null;
 }
 
+const isSameHandle = (a: Ladder['freed'][number], b: Ladder['freed'][number]): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 const isSameCell = (a: SheetCell, b: CellPlace & Pick<SheetCell, 'kind'>): boolean =>
   a.component === b.component && a.product === b.product && a.kind === b.kind;
 
@@ -458,6 +485,7 @@ export const {
   absorptionSet,
   amountSet,
   feedWayChosen,
+  handleFreed,
   ladderCarried,
   ladderSet,
   ladderStagesSet,

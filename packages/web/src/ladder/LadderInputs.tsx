@@ -1,11 +1,13 @@
 /** What the ladder is asked and built of. */
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
-import { App, Button, Input } from 'antd';
+import { freedName } from '@keen-ladder/core';
+import { App, Button, Dropdown, Input } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { DrawFields } from '../balance/DrawFields.tsx';
 import {
   feedWayChosen,
+  handleFreed,
   ladderSet,
   ladderStagesSet,
   pumpAroundAdded,
@@ -13,7 +15,7 @@ import {
   rungChosen,
 } from '../document/documentSlice.ts';
 import type { Column, Ladder } from '../document/documentSlice.ts';
-import { selectFeeds } from '../document/selectors.ts';
+import { selectDocument, selectFeeds } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectLadderStanding, selectLastLadder } from '../stops/standing.ts';
@@ -187,6 +189,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
       <DrawFields column={column} />
       <PumpArounds column={column} ladder={ladder} />
       <SideHeats column={column} ladder={ladder} />
+      <Free column={column} ladder={ladder} />
     </section>
   );
 }
@@ -288,6 +291,39 @@ function PumpArounds({ column, ladder }: Props) {
         Pump-around
       </Button>
     </>
+  );
+}
+
+/** What is given may be freed: a solvent's flow found for a purity, a feed's heat for a temperature. */
+function Free({ column, ladder }: Props) {
+  const dispatch = useAppDispatch();
+  const document = useAppSelector(selectDocument);
+  const feeds = useAppSelector(selectFeeds);
+  const handles: Ladder['freed'] = [
+    ...feeds.flatMap(({ id }): Ladder['freed'] => [
+      { kind: 'feed-flow', stream: id },
+      { kind: 'feed-heat', stream: id },
+    ]),
+    { kind: 'pressure' },
+    ...(ladder.top === 'total' && ladder.subcooling?.by !== 'temperature' ? [{ kind: 'subcooling' } as const] : []),
+  ];
+  const left = handles.filter((handle) => !ladder.freed.some((freed) => JSON.stringify(freed) === JSON.stringify(handle)));
+  return (
+    <Dropdown
+      trigger={['click']}
+      disabled={left.length === 0}
+      menu={{
+        items: left.map((handle) => ({ key: JSON.stringify(handle), label: freedName(document, handle) })),
+        onClick: ({ key }) => {
+          const handle = left.find((one) => JSON.stringify(one) === key);
+          if (handle !== undefined) dispatch(handleFreed({ column: column.id, handle }));
+        },
+      }}
+    >
+      <Button type="text" icon={<PlusOutlined />}>
+        Let something move
+      </Button>
+    </Dropdown>
   );
 }
 

@@ -6,11 +6,13 @@ import {
   caseOpened,
   drawAdded,
   drawRemoved,
+  handleFreed,
   ladderCarried,
   ladderStagesSet,
   pumpAroundAdded,
   pumpAroundRemoved,
   rungChosen,
+  targetRemoved,
 } from '../document/documentSlice.ts';
 import { tokens } from '../theme/tokens.ts';
 import { stripsOf } from './drawing/strips.ts';
@@ -163,6 +165,18 @@ describe('what the engineer does to a ladder', () => {
     store.dispatch(pumpAroundRemoved({ column: 'column', loop: ladder().pumpArounds[0]?.id ?? '' }));
     store.dispatch(drawRemoved({ column: 'column', draw: drawn() }));
     expect(ladder().targets).toEqual(before);
+  });
+  test('what is freed holds what it is by a card, and is fixed again when the card goes', () => {
+    const { store, ladder } = opened('Acetone from drying air');
+    const handle = { kind: 'feed-flow', stream: 'feed-2' } as const;
+    store.dispatch(handleFreed({ column: 'column', handle }));
+    store.dispatch(handleFreed({ column: 'column', handle }));
+    expect(ladder().freed).toEqual([handle]);
+    expect(ladder().targets).toMatchObject([{ quantity: { kind: 'freed', handle }, value: 1, isInForce: true }]);
+    const { outcome } = createCaseSolver().ladder(store.getState().document.present, 'column');
+    expect(outcome.state).toBe('solved');
+    store.dispatch(targetRemoved({ column: 'column', target: ladder().targets[0]?.id ?? '' }));
+    expect(ladder().freed).toEqual([]);
   });
   test('carrying over replaces the ladder in one step', () => {
     const { store, ladder } = opened('Four-alcohol splitter');
