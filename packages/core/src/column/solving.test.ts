@@ -1,7 +1,16 @@
 import { describe, expect, test } from 'vitest';
 import { stateFrom } from '../equilibrium/index.ts';
+import { kremserAbsorbed } from '../shortcut/index.ts';
 import type { Known } from '../equilibrium/index.ts';
-import { auditColumn, databankModel, inputOfReference, reasonOf, referenceColumn, solvedValue } from '../testing/index.ts';
+import {
+  auditColumn,
+  constantK,
+  databankModel,
+  inputOfReference,
+  reasonOf,
+  referenceColumn,
+  solvedValue,
+} from '../testing/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { conflictOf, flowOf, fractionOf, moles, recoveryOf, refluxRatio, solveBounded, solveColumn, walkColumn } from './index.ts';
 import type { ColumnFeed, ColumnInput, MethodName, Place, Quantity, Target } from './index.ts';
@@ -199,6 +208,17 @@ describe('configurations', () => {
     });
     expect(solvedValue(solveColumn(free)).handleValues.at(-1)).toBeCloseTo(1.24, 8);
   });
+});
+
+test('an absorber of a thin solute is Kremser’s', () => {
+  // Volatilities that nothing changes; the gas stays gas and the oil stays oil, so that flows do not change either.
+  const model = constantK([0.8, 1e7, 1e-7]);
+  const [L, V, stages] = [100, 90, 6];
+  const gas = { stage: stages, flows: Float64Array.of(1e-4, V, 1e-9), enthalpy: 0, T: 300, vapourFraction: 1 };
+  const oil = { stage: 1, flows: Float64Array.of(1e-12, 1e-9, L), enthalpy: 0, T: 300, vapourFraction: 0 };
+  const found = solvedValue(solveColumn(columnOf(model, stages, 1e5, { top: 'none', bottom: 'none', feeds: [gas, oil] })));
+  const A = L / (0.8 * V);
+  expect(found.bottoms[0] / 1e-4).toBeCloseTo(kremserAbsorbed(A, stages), 6);
 });
 
 describe('columns known to be hard', () => {

@@ -14,7 +14,10 @@ export function constantK(K: readonly number[]): ThermoModel {
       out.dLnPhiDT.fill(0);
       out.dLnPhiDP.fill(0);
       out.dLnPhiDN.fill(0);
-      out.enthalpy = (phase === 'liquid' ? 75 : 30) * (T - 300);
+      out.dEnthalpyDT = phase === 'liquid' ? 75 : 30;
+      out.enthalpy = out.dEnthalpyDT * (T - 300);
+      out.dEnthalpyDN.fill(out.enthalpy);
+      out.dEnthalpyDP = 0;
     },
     firstLnK(_T, _P, out) {
       out.set(K.map(Math.log));
