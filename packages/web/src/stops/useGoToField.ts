@@ -4,11 +4,11 @@ import { goToField } from '../case/goToField.ts';
 
 /** Milliseconds after which a page that was asked for shows its fields, and how often that is looked for. */
 const LOOK_AGAIN = 60;
-const LOOKS = 40;
+const LOOKS = 150;
 
 /** The stop that holds a field for a place of the document. */
 const stopOf = (path: string): string => {
-  const part = /\.(graph|estimate|absorption)\./.exec(path)?.[1];
+  const part = /\.(graph|estimate|absorption|ladder)\./.exec(path)?.[1];
   return part === 'absorption' ? 'transfer' : (part ?? 'balance');
 };
 
