@@ -1,15 +1,16 @@
 /**
  * Easy targets first, then a walk to those wanted: products as large as the first profile guesses and a usual reflux nearly always have a column; where
- * that is not found from its first profile, one with more or less overhead may be.
+ * that is not found from its first profile, one with more or less overhead, or with hardly anything drawn aside, may be.
  */
 import type { ColumnEquations } from './equations.ts';
+import { firstSideDraw } from './handles.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { conflictOf } from './possible.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { flowOf, moles, refluxRatio } from './quantities.ts';
 import { startProfile } from './start.ts';
-import type { Handle, Quantity, Target } from './types.ts';
+import type { Handle, Place, Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
 
 export const easyTargetsFirst: Method = (column, targets) => {
@@ -17,12 +18,10 @@ export const easyTargetsFirst: Method = (column, targets) => {
   let best: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };
   if (easy.length !== targets.length) return best;
   let iterations = 0;
-  for (const part of OVERHEADS) {
-    const nearby = withOverhead(easy, part);
-    if (part !== 1 && nearby === undefined) break;
-    if (part !== 1) startProfile(column, SWEEPS, undefined, nearby);
+  for (const nearby of nearbyTargets(column, easy)) {
+    if (nearby !== easy) startProfile(column, SWEEPS, undefined, nearby);
     for (const method of [newton('whole steps'), newton('halved steps'), pseudoTransient]) {
-      const report = method(column, nearby ?? easy);
+      const report = method(column, nearby);
       iterations += report.iterations;
       if (!report.isSolved) continue;
       const walked = walkFrom(column, targets);
@@ -38,19 +37,28 @@ export const easyTargetsFirst: Method = (column, targets) => {
 function walkFrom(column: ColumnEquations, targets: readonly Target[]): MethodReport {
   const now = targets.map(({ quantity }) => ({ quantity, value: column.valueOf(quantity) }));
   if (now.some(({ value }) => !Number.isFinite(value))) return { isSolved: false, iterations: 0, residual: Infinity };
-  const { reached, iterations } = walk(column, now, targets);
+  const { reached, iterations } = walk(column, now, targets, undefined, MOST_ITERATIONS);
   return { isSolved: reached >= 1, iterations, residual: 1 - reached };
 }
 
-/** The targets with so much of the overhead; undefined where none of them says how much that is. */
-function withOverhead(targets: readonly Target[], part: number): Target[] | undefined {
-  const at = targets.findIndex(({ quantity: q }) => isOverheadFlow(q));
-  return at < 0 ? undefined : targets.map((target, k) => (k === at ? { ...target, value: part * target.value } : target));
+/** The targets themselves, then with other overheads, then with hardly anything drawn aside: as far as they say how much that is. */
+function nearbyTargets({ input }: ColumnEquations, easy: Target[]): Target[][] {
+  const side = firstSideDraw(input);
+  const isOverhead = (q: Quantity): boolean =>
+    isFlowAt(q, (place) => place.at === 'overhead' || (place.at === 'draw' && place.draw < side));
+  const isAside = (q: Quantity): boolean => isFlowAt(q, (place) => place.at === 'draw' && place.draw >= side);
+  const scaled = (is: (q: Quantity) => boolean, part: number): Target[][] =>
+    easy.some(({ quantity }) => is(quantity))
+      ? [easy.map((target) => (is(target.quantity) ? { ...target, value: part * target.value } : target))]
+      : [];
+  return [easy, ...OVERHEADS.flatMap((part) => scaled(isOverhead, part)), ...scaled(isAside, HARDLY)];
 }
 
-const isOverheadFlow = (q: Quantity): boolean =>
-  (q.kind === 'ratio' && q.under === null && q.over.place.at === 'overhead') ||
-  (q.kind === 'handle' && q.handle.kind === 'draw' && q.handle.draw === 0);
+/** Whether a quantity is how much leaves at such a place. */
+function isFlowAt(q: Quantity, is: (place: Place) => boolean): boolean {
+  if (q.kind === 'handle') return q.handle.kind === 'draw' && is({ at: 'draw', draw: q.handle.draw });
+  return q.kind === 'ratio' && q.under === null && is(q.over.place);
+}
 
 /** The targets that say outright what a handle is, and for the other handles a usual reflux and products as the first profile has them. */
 function easyTargets(column: ColumnEquations, targets: readonly Target[]): Target[] {
@@ -86,5 +94,8 @@ const isReflux = (a: Quantity, b: Quantity): boolean =>
 
 const EASY_REFLUX = 3;
 /** Of the overhead that was guessed, in this order. */
-const OVERHEADS = [1, 0.9, 1.1, 0.75, 1.25];
+const OVERHEADS = [0.9, 1.1, 0.75, 1.25];
+const HARDLY = 0.02;
 const SWEEPS = 5;
+/** A fall-back is waited for; a walk that was asked for is not cut short. */
+const MOST_ITERATIONS = 300;

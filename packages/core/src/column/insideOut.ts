@@ -8,6 +8,7 @@
 import { factorDense, solveDense } from '../numerics/index.ts';
 import type { ColumnEquations } from './equations.ts';
 import type { Method, MethodReport } from './method.ts';
+import { isFlow } from './handles.ts';
 import { newton } from './newton.ts';
 import { HEAT_SCALE } from './rows.ts';
 import { Snapshot } from './snapshot.ts';
@@ -114,8 +115,7 @@ class InnerLoop {
     handles.forEach((handle, k) => {
       const [stage, isLiquid] = this.takenFrom(k);
       const whole = stage < 0 ? 0 : (isLiquid ? totalLiquid : totalVapour)[stage];
-      const isFlow = handle.kind === 'draw' || handle.kind === 'pump-around-flow';
-      variables[factored.length + k] = isFlow ? handleValues[k] / whole : handleValues[k] / (column.fed * HEAT_SCALE);
+      variables[factored.length + k] = isFlow(handle) ? handleValues[k] / whole : handleValues[k] / (column.fed * HEAT_SCALE);
     });
   }
 

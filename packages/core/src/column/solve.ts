@@ -42,7 +42,8 @@ export function solveColumn(input: ColumnInput, { before, only, watch = [] }: So
     const report = tried(column, attempt, before, record);
     if (!report.isSolved) {
       if (attempt.method !== 'easy targets first' || !(report.residual < 1)) continue;
-      // The walk stands at the last point it met.
+      // The walk stands at the last point it met; one that is itself no answer is not offered.
+      if (refusalOf(column) !== undefined) continue;
       nearest = answerOf(column, record, watch);
       refused = stoppedShort(column, report.residual);
       continue;
@@ -100,10 +101,9 @@ const otherSweeps = (column: ColumnEquations): SweepKind =>
   usualSweeps(column) === 'bubble points' ? 'sum of rates' : 'bubble points';
 
 function lastOf({ attempts }: SolveRecord): { iterations: number; residual: number } {
-  const residual = attempts.at(-1)?.residual ?? 0;
   return {
     iterations: attempts.reduce((sum, { iterations }) => sum + iterations, 0),
-    residual: Number.isFinite(residual) ? residual : 1,
+    residual: attempts.at(-1)?.residual ?? 0,
   };
 }
 

@@ -1,5 +1,5 @@
 /**
- * The first profile of a column, made and never asked for: a sharp split of what is fed, constant molar overflow, temperatures between the saturation
+ * The first profile of a column, made and never asked for: a split of what is fed, constant molar overflow, temperatures between the saturation
  * points of the two ends, and a few sweeps: compositions from the component balances, then temperatures by a step of Newton's towards their bubble
  * points (Wang & Henke, Hydrocarbon Proc. 45 (8) (1966) 155) where there is a condenser or a reboiler, or flows as their sums (Sujata 1961) where
  * there is neither or the feeds boil over a wide range.
@@ -9,7 +9,7 @@ import type { TwoPhases } from '../equilibrium/index.ts';
 import { total } from './equations.ts';
 import type { ColumnEquations } from './equations.ts';
 import { firstSplit } from './firstSplit.ts';
-import { bottomsDraw, hasDistillateDraw, sameHandle } from './handles.ts';
+import { bottomsDraw, firstSideDraw, sameHandle } from './handles.ts';
 import { HEAT_SCALE } from './rows.ts';
 import type { Handle, Place, Target } from './types.ts';
 
@@ -79,12 +79,11 @@ const sameAs = (a: Place, b: Place): boolean => JSON.stringify(a) === JSON.strin
 /** Overhead and reflux that the targets name or let guess, or what is usual. */
 function guessedEnds(column: ColumnEquations, lnK: Float64Array, targets: readonly Target[]): Ends {
   const { input, fed, draws } = column;
-  const isDistillate = hasDistillateDraw(input.top) && input.top === 'total-condenser';
-  const sides = draws.slice(sidesFrom(column)).map((_, k) => sideFlow(column, sidesFrom(column) + k, targets));
+  const sides = draws.slice(firstSideDraw(input)).map((_, k) => sideFlow(column, firstSideDraw(input) + k, targets));
   const aside = sides.reduce((sum, flow) => sum + flow, 0);
   const split = firstSplit(column, lnK, aside, targets);
   const named =
-    wantedFlow(targets, isDistillate ? { kind: 'draw', draw: 0 } : null, { at: 'overhead' }) ??
+    wantedFlow(targets, input.top === 'total-condenser' ? { kind: 'draw', draw: 0 } : null, { at: 'overhead' }) ??
     complement(wantedFlow(targets, null, { at: 'bottoms' }), fed - aside) ??
     total(split.overhead);
   const overhead = within(named, LEAST * fed, fed - aside - LEAST * fed);
@@ -96,9 +95,6 @@ function guessedEnds(column: ColumnEquations, lnK: Float64Array, targets: readon
     reflux: within(reflux, 0.05, 100),
   };
 }
-
-const sidesFrom = ({ input }: ColumnEquations): number =>
-  (hasDistillateDraw(input.top) ? 1 : 0) + (bottomsDraw(input) >= 0 ? 1 : 0);
 
 const sideFlow = ({ fed }: ColumnEquations, draw: number, targets: readonly Target[]): number =>
   wantedFlow(targets, { kind: 'draw', draw }, { at: 'draw', draw }) ?? 0.1 * fed;
@@ -117,7 +113,7 @@ function firstHandles(column: ColumnEquations, ends: Ends, targets: readonly Tar
     const named = targets.find(({ quantity: q }) => q.kind === 'handle' && sameHandle(q.handle, handle))?.value;
     if (handle.kind === 'draw') {
       if (handle.draw === bottomsDraw(input)) return ends.bottoms;
-      if (handle.draw < sidesFrom(column)) return input.top === 'mixed-condenser' ? mixedDistillate() : ends.overhead;
+      if (handle.draw < firstSideDraw(input)) return input.top === 'mixed-condenser' ? mixedDistillate() : ends.overhead;
       return Math.min(sideFlow(column, handle.draw, targets), fed / draws.length);
     }
     if (named !== undefined) return named;

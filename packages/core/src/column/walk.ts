@@ -19,18 +19,20 @@ export interface WalkReport {
 /**
  * Moves a column, which meets `from`, towards `to`, and leaves it at the last point met.
  * @param visit called with every point met; false ends the walk there
+ * @param mostIterations of Newton's in all, for who does not wait longer
  */
 export function walk(
   column: ColumnEquations,
   from: readonly Target[],
   to: readonly Target[],
   visit: (at: Target[], part: number) => boolean = () => true,
+  mostIterations = Infinity,
 ): WalkReport {
   const correct = newton('whole steps', CORRECTIONS);
   let [before, here] = [new Snapshot(column), new Snapshot(column)];
   let [beforeAt, reached, step] = [0, 0, FIRST_STEP];
   let iterations = 0;
-  while (reached < 1 && iterations < MOST_ITERATIONS) {
+  while (reached < 1 && iterations < mostIterations) {
     const next = Math.min(1, reached + step);
     if (reached > beforeAt) here.goOnFrom(before, (next - reached) / (reached - beforeAt));
     const report = correct(column, between(from, to, next));
@@ -79,5 +81,4 @@ const FIRST_STEP = 0.1;
 const SMALLEST_STEP = 2e-4;
 const CORRECTIONS = 10;
 const EASY = 6;
-const MOST_ITERATIONS = 300;
 const ROUNDING = 1e-9;

@@ -223,7 +223,7 @@ describe('walks of a ladder', () => {
     expect(solvedValue(found).reached).toBeCloseTo(0.985, 8);
     expect(values).toEqual([...values].sort((a, b) => a - b));
   });
-  test('end where the product is full, which is told', () => {
+  test('end where no reflux does it, which is told', () => {
     // 12 mol/s of distillate hold at most 11.667 of acetone: all that is fed.
     const found = solvedValue(createCaseSolver().walk(document, 'column', asked('up'), () => true));
     expect(found.reached).toBeGreaterThan(0.99);
@@ -234,7 +234,8 @@ describe('walks of a ladder', () => {
     const full = solvedValue(createCaseSolver().walk(small, 'column', asked('up'), () => true));
     expect(full.isWhole).toBe(false);
     expect(full.reached).toBeLessThan(10 / 11.66);
-    expect(['product-full', 'balance-forbids', 'reflux-boundless', 'pinch', 'turns']).toContain(full.end.kind);
+    // Ten stages do not part that far at any reflux.
+    expect(full.end.kind).toBe('reflux-boundless');
   });
   test('stop when they are told to', () => {
     const found = solvedValue(createCaseSolver().walk(document, 'column', asked('down'), () => false));

@@ -43,7 +43,7 @@ export function explain(reason: Reason, show: Show): string {
     case 'supercritical':
       return `No bubble point at ${show.pressure(reason.P)}: this liquid's highest is ${show.pressure(reason.highest)}. Lower the pressure.`;
     case 'no-convergence':
-      return `No answer in ${show.count(reason.iterations)} steps; the largest error left is ${show.share(reason.residual)}.`;
+      return `No answer in ${show.count(reason.iterations)} steps; ${reason.residual < 1e99 ? `the largest error left is ${show.share(reason.residual)}` : 'the error grew beyond measure'}.`;
     case 'not-finite':
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
     case 'phases-alike':

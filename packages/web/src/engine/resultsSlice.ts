@@ -38,6 +38,11 @@ const resultsSlice = createSlice({
     ladderPassed(state, { payload }: PayloadAction<LadderFacts>) {
       return { ...state, lastLadder: payload };
     },
+    /** A walk that was left: what is shown is again the document's own column, where it has one. */
+    ladderReturned(state) {
+      const outcome = state.ladder?.result.outcome;
+      return outcome?.state === 'solved' ? { ...state, lastLadder: outcome.value } : state;
+    },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
     },
@@ -46,5 +51,13 @@ const resultsSlice = createSlice({
 });
 
 export const resultsReducer = resultsSlice.reducer;
-export const { caseSolved, engineFailed, estimateSolved, graphBesideSolved, ladderPassed, ladderSolved, resultsCleared } =
-  resultsSlice.actions;
+export const {
+  caseSolved,
+  engineFailed,
+  estimateSolved,
+  graphBesideSolved,
+  ladderPassed,
+  ladderReturned,
+  ladderSolved,
+  resultsCleared,
+} = resultsSlice.actions;

@@ -11,6 +11,7 @@ import { SaveChart } from '../../charts/SaveChart.tsx';
 import type { Column, LadderTarget } from '../../document/documentSlice.ts';
 import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
 import { selectShowQuantity } from '../../document/showing.ts';
+import { engineFailed } from '../../engine/resultsSlice.ts';
 import { useLook } from '../../theme/Themed.tsx';
 import { endWords } from './endWords.ts';
 import { startWalk } from './walker.ts';
@@ -94,8 +95,8 @@ function useReach(column: Column, target: LadderTarget, instead: string | null) 
         try {
           const done = await running.current.done;
           if (done.state === 'solved') outcome = done.value;
-        } catch {
-          // A worker that broke: said as a walk that failed.
+        } catch (error) {
+          store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
         }
         if (isLeft) return;
         setFound((before) => ({ ...before, [direction]: outcome }));

@@ -10,7 +10,7 @@ import { ladderSet, targetSet } from '../../document/documentSlice.ts';
 import type { Column, LadderTarget } from '../../document/documentSlice.ts';
 import { selectDocument } from '../../document/selectors.ts';
 import { selectShowQuantity } from '../../document/showing.ts';
-import { ladderPassed } from '../../engine/resultsSlice.ts';
+import { engineFailed, ladderPassed, ladderReturned } from '../../engine/resultsSlice.ts';
 import { endWords } from './endWords.ts';
 import { startWalk } from './walker.ts';
 import type { RunningWalk } from './walker.ts';
@@ -61,7 +61,7 @@ export function WalkButtons({ column, target, facts }: Props) {
           hold(value, instead);
         }
       },
-      () => setSaid({ kind: 'failed' }),
+      (error: unknown) => dispatch(engineFailed(error instanceof Error ? error.message : String(error))),
     );
   };
   /** Takes a value as wanted and in force, in the place of another where it was not. */
@@ -82,6 +82,7 @@ export function WalkButtons({ column, target, facts }: Props) {
   const stop = () => {
     running.current?.stop();
     setSaid(undefined);
+    dispatch(ladderReturned());
   };
   return (
     <>
