@@ -8,7 +8,8 @@ interface Props {
   direction: 'in' | 'out';
   name: string;
   words: string;
-  title: string;
+  /** A third line: what a product mostly holds. */
+  more: string | undefined;
   isVapour: boolean;
   rung: number;
   rungWords: string;
@@ -25,12 +26,14 @@ interface Props {
 
 const LEFT = 2;
 const POINT = 10;
+/** px of a line of small text. */
+const LINE = 12;
 
 export function Tag({
   direction,
   name,
   words,
-  title,
+  more,
   isVapour,
   rung,
   rungWords,
@@ -46,7 +49,8 @@ export function Tag({
   const gesture = useGesture();
   const grip = useRef(0);
   const right = to - 16;
-  const [top, bottom] = [y - height / 2, y + height / 2];
+  const drawn = more === undefined ? height - LINE : height;
+  const [top, bottom] = [y - drawn / 2, y + drawn / 2];
   const outline =
     direction === 'in'
       ? `M${LEFT} ${top}H${right - POINT}L${right} ${y}L${right - POINT} ${bottom}H${LEFT}Z`
@@ -90,7 +94,7 @@ export function Tag({
   const room = right - textX - (direction === 'in' ? POINT : 2);
   return (
     <g className={onMove === undefined ? 'tag' : 'tag handle'} aria-label={`${name}, ${rungWords}`} {...moving}>
-      <title>{title}</title>
+      <title>{[name, words, more].filter((part) => part !== undefined).join('; ')}</title>
       <path
         className="handle-mark"
         d={outline}
@@ -106,12 +110,17 @@ export function Tag({
         strokeWidth={1.2}
         {...(isVapour ? { strokeDasharray: '4 2.5' } : {})}
       />
-      <text x={textX} y={y - 3} fontSize={11.5} fontWeight={600} fill={colors.ink}>
+      <text x={textX} y={top + 15} fontSize={11.5} fontWeight={600} fill={colors.ink}>
         {fitted(name, room, 6.3)}
       </text>
-      <text x={textX} y={y + 11} fontSize={10} fill={colors.quiet}>
+      <text x={textX} y={top + 29} fontSize={10} fill={colors.quiet}>
         {fitted(words, room, 5.1)}
       </text>
+      {more !== undefined && (
+        <text x={textX} y={top + 41} fontSize={10} fill={colors.quiet}>
+          {fitted(more, room, 5.1)}
+        </text>
+      )}
     </g>
   );
 }
