@@ -184,7 +184,7 @@ test('more rungs are drawn closer, and stages count as they are asked to', async
   await field(page, 'Rungs').fill('90');
   await expect(page.locator('.ladder-drawing')).toHaveAttribute('aria-label', /Ladder of 90 rungs/);
   await page.getByRole('button', { name: 'Strips' }).click();
-  await page.getByText('from the bottom', { exact: true }).click();
+  await page.getByRole('radio', { name: 'from the bottom' }).check();
   await expect(page.locator('.ladder-drawing')).toContainText('stages from the bottom, condenser counted');
 });
 
