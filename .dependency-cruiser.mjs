@@ -9,6 +9,7 @@ const CORE = [
   'transport',
   'thermo',
   'equilibrium',
+  'residue',
   'balance',
   'shortcut',
   'binary',
@@ -49,7 +50,8 @@ export default {
       name: 'core-imports-only-core',
       severity: 'error',
       from: { path: '^packages/core/src/', pathNot: TEST },
-      to: { pathNot: '^packages/core/src/' },
+      comment: 'Of the registry only what docs/architecture.md lists: eigenvalues.',
+      to: { pathNot: ['^packages/core/src/', '/ml-matrix/'] },
     },
     {
       name: 'schema-below-server-and-web',

@@ -61,6 +61,20 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page)).toEqual([]);
     });
 
+    test('the mixture: its pairs, a diagram, a triangle', async ({ page }) => {
+      await openCopy(page, url(), 'Acetone from wash water', 'mixture');
+      await page.getByRole('combobox', { name: 'Add a component' }).fill('methanol');
+      await page.locator('.ant-select-item-option').first().waitFor();
+      await page.keyboard.press('Enter');
+      await expect(page.locator('.azeotropes')).toContainText('acetone + methanol');
+      for (const view of ['Pairs', 'Diagram', 'Triangle']) {
+        await page.locator('.sheet-head').getByText(view, { exact: true }).click();
+        await page.mouse.move(640, 780);
+        await page.waitForTimeout(400);
+        expect(await faults(page), view).toEqual([]);
+      }
+    });
+
     test('a gas washed by a liquid: its drawing, its streams, its estimate', async ({ page }) => {
       await openCopy(page, url(), 'Acetone from drying air', 'transfer');
       await expect(page.locator('.headline-number')).toBeVisible();

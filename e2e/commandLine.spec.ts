@@ -45,7 +45,7 @@ test('a case is solved, told, and written as a result and as tables', () => {
   expect(ladder.value.T).toHaveLength(28);
   const rows = readFileSync(join(csv, 'column-stages.csv'), 'utf8').trim().split('\n');
   expect(rows).toHaveLength(29);
-  expect(rows[0]).toContain('temperature (°C)');
+  expect(rows[0]).toContain('temperature, °C');
 });
 
 test('open points, no answer and an unreadable file end each in a way of their own', () => {

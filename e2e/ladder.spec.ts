@@ -110,7 +110,8 @@ test('a purity takes the place of the reflux without a jump, and is then asked f
 test('the wash water’s flow is found for what is to be left of the acetone', async ({ quietPage: page }) => {
   await open(page, 'Acetone from drying air');
   await page.getByRole('button', { name: 'Let something move' }).click();
-  await page.getByRole('menuitem', { name: 'flow of Wash water' }).click();
+  await page.getByRole('menuitem', { name: 'Wash water' }).hover();
+  await page.getByRole('menuitem', { name: 'Flow of Wash water' }).click();
   await page.getByRole('button', { name: /Target$/ }).click();
   await page.getByRole('button', { name: 'Add the card' }).click();
   const purity = 'Acetone in the overhead vapour';
@@ -127,7 +128,7 @@ test('too many targets, and targets that say the same twice, are told before any
   await open(page);
   await page.getByRole('switch', { name: 'Reboiler duty in force' }).click();
   await expect(page.locator('.open-points')).toContainText(
-    '3 targets in force for 2 handles (distillate, reboiler duty): switch one off.',
+    '3 targets in force for 2 handles (distillate flow, reboiler duty): switch one off.',
   );
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: /Target$/ }).click();
@@ -177,6 +178,51 @@ test('a walk beyond what can be ends at the last value met, which can be held', 
   await expect(target).toContainText('the distillate is full', { timeout: 30_000 });
   await target.getByRole('button', { name: /^Hold 0\.99/ }).click();
   await expect.poll(() => now(page, 'Ethanol to the distillate')).toBeGreaterThan(0.99);
+});
+
+test('a target makes way for what it moved, which stays where it is', async ({ quietPage: page }) => {
+  await open(page);
+  await choose(page, 'Reflux ratio: what it moves', 'hold reboiler duty where it is, instead');
+  await expect(card(page, 'Reboiler duty')).toHaveAttribute('data-in-force', 'true');
+  await expect(card(page, 'Reflux ratio')).toHaveAttribute('data-in-force', 'false');
+  await expect.poll(() => now(page, 'Reflux ratio')).toBeCloseTo(1.2, 3);
+});
+
+test('the water that the wash water brings is moved, and trays that are worse for acetone let more of it through', async ({
+  quietPage: page,
+}) => {
+  await open(page, 'Acetone from drying air');
+  await page.getByRole('button', { name: 'Let something move' }).click();
+  await page.getByRole('menuitem', { name: 'Wash water' }).hover();
+  await page.getByRole('menuitem', { name: 'Water in Wash water' }).click();
+  const water = 'Water in Wash water';
+  await expect(card(page, water)).toContainText('met');
+  const lost = (): Promise<number> => product(page, 'acetone', 0);
+  const before = await lost();
+  await page.getByRole('button', { name: 'Other efficiency of a component' }).click();
+  await page.getByRole('menuitem', { name: 'acetone', exact: true }).click();
+  await field(page, 'Efficiency, acetone').fill('0.3');
+  await expect.poll(lost).toBeGreaterThan(before);
+  await card(page, water)
+    .getByRole('textbox')
+    .fill(String(2 * (await now(page, water))));
+  await expect.poll(lost).toBeLessThan(before);
+});
+
+test('a profile that is pasted and a method that is chosen lead to the same column', async ({ quietPage: page }) => {
+  await open(page);
+  const before = await product(page, '1-propanol', 0);
+  await page.getByText('How it is solved').click();
+  const profile = page.getByRole('textbox', { name: 'Begin from a profile' });
+  await profile.fill('liquid, kmol/h\n100\n110');
+  await page.getByRole('button', { name: 'Begin from this' }).click();
+  await expect(page.getByRole('alert')).toContainText('No column is headed temperature');
+  await profile.fill('temperature, °C\n70\n90\n115');
+  await page.getByRole('button', { name: 'Begin from this' }).click();
+  await expect(page.getByText('Begins from a given profile: 3 rows with temperatures.')).toBeVisible();
+  await choose(page, 'Methods', 'inside-out, alone');
+  await expect(page.locator('.margin details summary')).toContainText('by inside-out');
+  expect(await product(page, '1-propanol', 0)).toBe(before);
 });
 
 test('more rungs are drawn closer, and stages count as they are asked to', async ({ quietPage: page }) => {

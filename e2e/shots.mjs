@@ -77,4 +77,17 @@ await night
 await night.locator('[data-part="wrong-side"]').waitFor();
 await night.locator('.headline-number').waitFor({ state: 'detached' });
 await shoot(night, 'graph-night-out-of-reach');
+// Last: it changes the case that the others show.
+await openCase('Acetone from wash water', 'mixture');
+await page.locator('.margin .sentence').first().waitFor();
+for (const name of ['methanol', 'chloroform']) {
+  await page.getByRole('combobox', { name: 'Add a component' }).fill(name);
+  await page.locator('.ant-select-item-option').first().waitFor();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Leave out ${name}` }).waitFor();
+}
+await page.getByRole('button', { name: 'Leave out water' }).click();
+await page.getByText('Triangle', { exact: true }).click();
+await page.waitForTimeout(1500);
+await shoot(page, 'mixture');
 await browser.close();

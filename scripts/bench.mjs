@@ -1,7 +1,7 @@
 // npm run bench: the figures that the design promises, printed and written to docs/benchmarks.md.
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { cpus, tmpdir } from 'node:os';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
 import { basename, join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { ensurePostgres } from './database.mjs';
@@ -10,7 +10,9 @@ import { withService } from './service.mjs';
 
 /** Bundled first: a loader that compiles while running would be timed too. */
 function runBundled(entry) {
-  const folder = mkdtempSync(join(tmpdir(), 'keen-ladder-bench-'));
+  mkdirSync(join(ROOT, 'build'), { recursive: true });
+  // Inside the project, where the registry's packages are found.
+  const folder = mkdtempSync(join(ROOT, 'build', 'bench-'));
   try {
     execFileSync(
       nodeBin('vite'),
@@ -105,6 +107,7 @@ await main(async () => {
   const engine = [
     ...named('Graph, acetone–water by NRTL: ', runBundled('packages/core/bench/graph.ts')),
     ...named('', runBundled('packages/core/bench/estimate.ts')),
+    ...named('', runBundled('packages/core/bench/mixture.ts')),
   ];
   const column = runBundled('packages/core/bench/column.ts');
   engine.push(...named('', column.timings));

@@ -3,7 +3,7 @@ import { flowOf, moles, refluxRatio, solveColumn } from '../src/column/index.ts'
 import type { ColumnInput } from '../src/column/index.ts';
 import { ColumnEquations } from '../src/column/equations.ts';
 import { startProfile } from '../src/column/start.ts';
-import { bubbleTemperature, phaseEnthalpy } from '../src/equilibrium/index.ts';
+import { columnFeed, plainColumn } from '../src/testing/columns.ts';
 import { databankModel } from '../src/testing/mixtures.ts';
 import { ALKANES } from './alkanes.ts';
 import { time } from './timing.ts';
@@ -12,35 +12,13 @@ import { time } from './timing.ts';
 function columnOf(names: string[], stages: number, P: number, reflux: number): ColumnInput {
   const model = databankModel(names, 'peng-robinson');
   const z = new Float64Array(model.n).fill(1 / model.n);
-  const bubble = bubbleTemperature(model, P, z, new Float64Array(model.n));
-  if (bubble.state !== 'solved') throw new Error('no bubble point');
-  const T = bubble.value;
-  return {
-    model,
-    stages,
-    top: 'total-condenser',
-    bottom: 'kettle',
-    pressure: new Float64Array(stages).fill(P),
-    subcooling: null,
-    efficiency: new Float64Array(stages * model.n).fill(1),
-    heat: new Float64Array(stages),
-    draws: [],
-    pumpArounds: [],
-    free: [],
-    feeds: [
-      {
-        stage: stages >> 1,
-        flows: z.map((x) => 100 * x),
-        enthalpy: phaseEnthalpy(model, 'liquid', T, P, z),
-        T,
-        vapourFraction: 0,
-      },
-    ],
+  return plainColumn(model, stages, P, {
+    feeds: [columnFeed(model, z, 100, stages >> 1, P, { by: 'vapour-fraction', beta: 0 })],
     targets: [
       { quantity: refluxRatio(moles(model.n)), value: reflux },
       { quantity: flowOf({ at: 'overhead' }, moles(model.n)), value: 50 },
     ],
-  };
+  });
 }
 
 const withReflux = (input: ColumnInput, value: number): ColumnInput => ({

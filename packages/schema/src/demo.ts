@@ -1,5 +1,5 @@
 /** The demo's cases. Needs the whole databank: not for a browser. */
-import { handedOnLadder, handedOnWash, proposedMixture } from '@keen-ladder/core';
+import { handedOnLadder, handedOnWash, ladderTarget, proposedMixture } from '@keen-ladder/core';
 import type { HandedOn, LadderTarget } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
 import type { CaseDocument } from './document.ts';
@@ -81,7 +81,7 @@ function withLadder(
     efficiency: 1,
     ...design,
   });
-  const aside = cards.map((card): LadderTarget => ({ ...card, wish: 'equal', isInForce: false }));
+  const aside = cards.map((card): LadderTarget => ({ ...ladderTarget(card.id, card.quantity, card.value), isInForce: false }));
   return { ...column, ladder: { ...ladder, targets: [...ladder.targets, ...aside] } };
 }
 

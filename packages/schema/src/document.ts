@@ -2,12 +2,12 @@
  * The case document, checked: every shape that enters from a file, the network or storage passes here. The types are the engine's own
  * (`satisfies` below holds them together); what the engine calls an open point is valid here, so that a half-filled case can be saved.
  */
-import { units } from '@keen-ladder/core';
+import { METHOD_NAMES, units } from '@keen-ladder/core';
 import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/core';
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -265,7 +265,8 @@ const condenser = z.enum(['total', 'partial', 'mixed']);
 const stage = z.int().min(1).max(1000);
 
 const FreedHandle = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal(['feed-flow', 'feed-heat']), stream: identifier }),
+  z.strictObject({ kind: z.literal(['feed-flow', 'feed-temperature', 'feed-heat']), stream: identifier }),
+  z.strictObject({ kind: z.literal('feed-component'), stream: identifier, component: identifier }),
   z.strictObject({ kind: z.literal('stage-duty'), stage }),
   z.strictObject({ kind: z.literal(['pressure', 'subcooling']) }),
 ]);
@@ -300,6 +301,7 @@ export const LadderTarget = z.strictObject({
   wish: z.enum(['equal', 'at-most', 'at-least']),
   value: number.nullable(),
   isInForce: z.boolean(),
+  moves: LadderQuantity.nullable(),
 });
 
 const LadderPressure = z.discriminatedUnion('by', [
@@ -307,6 +309,8 @@ const LadderPressure = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('drops'), top: number.nullable(), condenserDrop: number, stageDrop: number }),
   z.strictObject({ by: z.literal('list'), values: z.array(number).max(400) }),
 ]);
+
+const perRung = <T extends z.ZodType>(value: T) => z.array(value).max(400);
 
 export const Ladder = z.strictObject({
   stages: z.int().min(2).max(400),
@@ -326,6 +330,15 @@ export const Ladder = z.strictObject({
   }),
   freed: z.array(FreedHandle).max(20),
   targets: z.array(LadderTarget).max(60),
+  given: z
+    .strictObject({
+      T: perRung(number.positive()),
+      liquid: perRung(number),
+      vapour: perRung(number),
+      x: perRung(z.array(number).max(60)),
+    })
+    .nullable(),
+  method: z.enum(METHOD_NAMES).nullable(),
 });
 
 const Column = z

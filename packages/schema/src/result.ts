@@ -1,5 +1,6 @@
 /** What the command line writes: the results of a case, SI units, stop by stop. */
 import { z } from 'zod';
+import { LadderQuantity } from './document.ts';
 import { CaseName } from './file.ts';
 
 const numbers = z.array(z.number());
@@ -45,7 +46,7 @@ export const LadderNumbers = z.strictObject({
     z.string(),
     z.strictObject({ now: z.number().nullable(), isHolding: z.boolean(), moves: z.string().nullable() }),
   ),
-  handles: z.array(z.strictObject({ name: z.string(), value: z.number(), dimension: z.string() })),
+  handles: z.array(z.strictObject({ name: z.string(), quantity: LadderQuantity, value: z.number() })),
   closure: z.strictObject({ material: z.number(), heat: z.number() }),
   attempts: z.array(z.strictObject({ method: z.string(), iterations: z.int(), residual: z.number(), isSolved: z.boolean() })),
 });

@@ -163,6 +163,19 @@ describe('case file', () => {
     expect(read.value.document.units[0]?.ladder).toMatchObject({ stages: 11, top: 'total', feeds: { feed: { stage: 7 } } });
     expect(createCaseSolver().ladder(read.value.document, 'column').outcome.state).toBe('solved');
   });
+  test('a ladder of schema 6 has targets whose handles are proposed, and no profile or method of its own', () => {
+    const column = demoCases().find(({ name }) => name === 'Four-alcohol splitter');
+    if (column === undefined) throw new Error('no such case');
+    const { document } = column;
+    const units = document.units.map(({ ladder, ...unit }) => {
+      if (ladder === null) throw new Error('no ladder');
+      const { given: _g, method: _m, targets, ...old } = ladder;
+      return { ...unit, ladder: { ...old, targets: targets.map(({ moves: _, ...target }) => target) } };
+    });
+    const read = readCaseFile({ format: 'keen-ladder case', schemaVersion: 6, name: 'Old', document: { ...document, units } });
+    if (!read.ok) throw new Error(read.problem);
+    expect(read.value.document).toEqual(document);
+  });
   test('a file of schema 1 is brought up to date', () => {
     const { model, nrtlPairs: pairs, components: records } = demo.document.mixture;
     const old = { ...inSchema3(demo.document), mixture: { components: records.map(asInSchema2), liquid: model, nrtlPairs: pairs } };

@@ -11,6 +11,7 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   3: feedsAndSheet,
   4: moreStreams,
   5: ladders,
+  6: startsAndPairs,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -178,6 +179,17 @@ function ladderOf(carried: Loose | null | undefined, feed: string): Loose | null
     freed: [],
     targets: [refluxTarget, flow('distillate', 'overhead', distillate), ...vent],
   };
+}
+
+/** Schema 7: a ladder may be given a profile to begin from and a method; a target the handle that is to serve it. */
+function startsAndPairs(document: Loose): Loose {
+  const units = listOf(document['units']).map((unit) => {
+    const ladder = (unit['ladder'] ?? null) as Loose | null;
+    if (ladder === null) return unit;
+    const targets = listOf(ladder['targets']).map((target) => ({ ...target, moves: null }));
+    return { ...unit, ladder: { ...ladder, targets, given: null, method: null } };
+  });
+  return { ...document, units };
 }
 
 const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? (value as Loose[]) : []); // what it is not, the schema says afterwards

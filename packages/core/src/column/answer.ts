@@ -1,9 +1,9 @@
 /** What is kept of a solved column, and how a new one begins from it. */
-import { total } from './equations.ts';
+import { total } from './feeds.ts';
 import type { ColumnEquations } from './equations.ts';
 import { bottomsDraw, sameHandle } from './handles.ts';
 import { startProfile } from './start.ts';
-import { pairingOf } from './pairing.ts';
+import { relativeGainsOf } from './pairing.ts';
 import type { Handle, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 
 export function answerOf(column: ColumnEquations, record: SolveRecord, watch: readonly Quantity[]): SolvedColumn {
@@ -33,12 +33,13 @@ export function answerOf(column: ColumnEquations, record: SolveRecord, watch: re
     overhead,
     bottoms: bottoms >= 0 ? drawn[bottoms].slice() : liquid.slice((stages - 1) * n).map((flow) => restOfLiquid * flow),
     draws: drawn,
+    fed: input.feeds.map((_, f) => ({ flows: column.feeds.flows.slice(f * n, (f + 1) * n), heat: column.feeds.heat[f] })),
     condenserDuty: input.top === 'none' ? null : duty('condenser'),
     reboilerDuty: input.bottom === 'none' ? null : duty('reboiler'),
     refluxRatio: input.top === 'none' ? null : (totalLiquid[0] - column.liquidTaken[0]) / total(overhead),
     condensateT: column.condensateT(),
     pressure: column.pressure.slice(),
-    pairing: pairingOf(column),
+    gains: relativeGainsOf(column),
     watched: watch.map((quantity) => column.valueOf(quantity)),
     record,
   };

@@ -3,12 +3,13 @@
  * that is not found from its first profile, one with more or less overhead, or with hardly anything drawn aside, may be.
  */
 import type { ColumnEquations } from './equations.ts';
-import { firstSideDraw } from './handles.ts';
+import { bottomsDraw, firstSideDraw } from './handles.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { conflictOf } from './possible.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { flowOf, moles, refluxRatio } from './quantities.ts';
+import { Snapshot } from './snapshot.ts';
 import { startProfile } from './start.ts';
 import type { Handle, Place, Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
@@ -18,30 +19,59 @@ export const easyTargetsFirst: Method = (column, targets) => {
   let best: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };
   if (easy.length !== targets.length) return best;
   let iterations = 0;
+  const [start, farthest] = [new Snapshot(column), new Snapshot(column)];
   for (const nearby of nearbyTargets(column, easy)) {
     if (nearby !== easy) startProfile(column, SWEEPS, undefined, nearby);
     for (const method of [newton('whole steps'), newton('halved steps'), pseudoTransient]) {
       const report = method(column, nearby);
       iterations += report.iterations;
       if (!report.isSolved) continue;
-      const walked = walkFrom(column, targets);
-      best = { ...walked, iterations: (iterations += walked.iterations) };
+      start.keep();
+      for (const ways of waysTo(nearby, targets)) {
+        start.restore();
+        column.evaluate(nearby);
+        const walked = walkAlong(column, ways);
+        iterations += walked.iterations;
+        if (walked.residual < best.residual) {
+          best = walked;
+          farthest.keep();
+        }
+        if (best.isSolved) break;
+      }
       break;
     }
-    if (best.residual < 1) break;
+    if (best.residual < NEARLY) break;
   }
+  farthest.restore();
+  column.evaluate(targets);
   return { ...best, iterations };
 };
 
-/** From what the column is to what is wanted; the residual is the part of the way that is left. */
-function walkFrom(column: ColumnEquations, targets: readonly Target[]): MethodReport {
-  const now = targets.map(({ quantity }) => ({ quantity, value: column.valueOf(quantity) }));
-  if (now.some(({ value }) => !Number.isFinite(value))) return { isSolved: false, iterations: 0, residual: Infinity };
-  const { reached, iterations } = walk(column, now, targets, undefined, MOST_ITERATIONS);
-  return { isSolved: reached >= 1, iterations, residual: 1 - reached };
+/** All targets at once; where two and more were made easy, also one after the other, the first first or the last. */
+function waysTo(easy: readonly Target[], wanted: readonly Target[]): Target[][][] {
+  const made = easy.filter(({ quantity }) => !wanted.some((target) => target.quantity === quantity));
+  const hard = wanted.filter(({ quantity }) => !easy.some((target) => target.quantity === quantity));
+  if (hard.length < 2) return [[[...wanted]]];
+  const kept = wanted.filter((target) => !hard.includes(target));
+  const oneByOne = (order: readonly Target[]): Target[][] =>
+    order.map((_, k) => [...kept, ...order.slice(0, k + 1), ...made.slice(k + 1)]);
+  return [[[...wanted]], oneByOne(hard), oneByOne([...hard].reverse())];
 }
 
-/** The targets themselves, then with other overheads, then with hardly anything drawn aside: as far as they say how much that is. */
+/** From what the column is to one set of targets after the other; the residual is the part of the way that is left. */
+function walkAlong(column: ColumnEquations, ways: readonly Target[][]): MethodReport {
+  let iterations = 0;
+  for (const [k, targets] of ways.entries()) {
+    const now = targets.map(({ quantity }) => ({ quantity, value: column.valueOf(quantity) }));
+    if (now.some(({ value }) => !Number.isFinite(value))) return { isSolved: false, iterations, residual: Infinity };
+    const { reached, iterations: took } = walk(column, now, targets, undefined, MOST_ITERATIONS);
+    iterations += took;
+    if (reached < 1) return { isSolved: false, iterations, residual: 1 - (k + reached) / ways.length };
+  }
+  return { isSolved: true, iterations, residual: 0 };
+}
+
+/** The targets themselves, then with other reflux, boil-up or overhead, then with hardly anything drawn aside: as far as they say how much that is. */
 function nearbyTargets({ input }: ColumnEquations, easy: Target[]): Target[][] {
   const side = firstSideDraw(input);
   const isOverhead = (q: Quantity): boolean =>
@@ -51,7 +81,14 @@ function nearbyTargets({ input }: ColumnEquations, easy: Target[]): Target[][] {
     easy.some(({ quantity }) => is(quantity))
       ? [easy.map((target) => (is(target.quantity) ? { ...target, value: part * target.value } : target))]
       : [];
-  return [easy, ...OVERHEADS.flatMap((part) => scaled(isOverhead, part)), ...scaled(isAside, HARDLY)];
+  const isRatio = (q: Quantity): boolean =>
+    q.kind === 'ratio' && q.under !== null && (q.over.place.at === 'reflux' || q.over.place.at === 'boil-up');
+  return [
+    easy,
+    ...RATIOS.flatMap((part) => scaled(isRatio, part)),
+    ...OVERHEADS.flatMap((part) => scaled(isOverhead, part)),
+    ...scaled(isAside, HARDLY),
+  ];
 }
 
 /** Whether a quantity is how much leaves at such a place. */
@@ -78,24 +115,30 @@ function easyTargets(column: ColumnEquations, targets: readonly Target[]): Targe
 function easyFor({ input, stages, n, handles, handleValues, totalVapour }: ColumnEquations, handle: Handle): Target {
   const isKettle = handle.kind === 'duty' && handle.stage === stages && input.bottom === 'kettle';
   const isCondenser = handle.kind === 'duty' && handle.stage === 1 && input.top !== 'none';
-  if (isCondenser || (isKettle && input.top === 'total-condenser')) return { quantity: refluxRatio(moles(n)), value: EASY_REFLUX };
+  const isBottoms = handle.kind === 'draw' && handle.draw === bottomsDraw(input) && input.top === 'total-condenser';
+  if (isCondenser || isBottoms || (isKettle && input.top === 'total-condenser'))
+    return { quantity: refluxRatio(moles(n)), value: EASY_REFLUX };
   const liquid = handles.findIndex((h) => h.kind === 'draw' && h.draw === 0);
   const distillate = input.top === 'mixed-condenser' ? handleValues[liquid] : 0;
   if (isKettle) return { quantity: flowOf({ at: 'overhead' }, moles(n)), value: distillate + totalVapour[0] };
   return { quantity: { kind: 'handle', handle }, value: handleValues[handles.indexOf(handle)] };
 }
 
-/** A reflux ratio or what a handle is: not a purity, a recovery or a temperature. */
+/** A reflux or boil-up ratio or what a handle is: not a purity, a recovery or a temperature. */
 const isEasy = (quantity: Quantity): boolean =>
-  quantity.kind === 'handle' || (quantity.kind === 'ratio' && (quantity.under === null || quantity.over.place.at === 'reflux'));
+  quantity.kind === 'handle' ||
+  (quantity.kind === 'ratio' && (quantity.under === null || ['reflux', 'boil-up'].includes(quantity.over.place.at)));
 
 const isReflux = (a: Quantity, b: Quantity): boolean =>
   a.kind === 'ratio' && b.kind === 'ratio' && a.over.place.at === 'reflux' && b.over.place.at === 'reflux';
 
 const EASY_REFLUX = 3;
-/** Of the overhead that was guessed, in this order. */
+/** Of the reflux or boil-up, and of the overhead that was guessed, in this order. */
+const RATIOS = [0.5, 2, 0.2];
 const OVERHEADS = [0.9, 1.1, 0.75, 1.25];
 const HARDLY = 0.02;
+/** Part of the way left, below which no other beginning is tried. */
+const NEARLY = 0.5;
 const SWEEPS = 5;
 /** A fall-back is waited for; a walk that was asked for is not cut short. */
 const MOST_ITERATIONS = 300;

@@ -13,7 +13,8 @@
 import { BlockTridiagonal } from '../numerics/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { PhaseProperties } from '../thermo/index.ts';
-import { drawsOf, handlesOf } from './handles.ts';
+import { FedStreams, total } from './feeds.ts';
+import { bottomsDraw, drawsOf, givenValue, handlesOf } from './handles.ts';
 import { BorderRow, HEAT_SCALE, NOWHERE, StageRow } from './rows.ts';
 import type { EquationRow } from './rows.ts';
 import { TargetEquations } from './targets.ts';
@@ -44,12 +45,16 @@ export class ColumnEquations implements ColumnState {
   private readonly liquidTakers: number[][];
   private readonly vapourTakers: number[][];
   private readonly heaters: number[][];
+  /**
+   * The bottoms beside a total reboiler, −1 elsewhere: Newton's method moves their part of the last tray's liquid in place of their flow. With the flows
+   * of distillate and bottoms both given, the rest of a column would be no column or many.
+   */
+  readonly sharedHandle: number;
   /** Pump-arounds that return to each stage. */
   private readonly returns: number[][];
   private readonly pressureHandle: number;
   private readonly subcoolingHandle: number;
-  private readonly feedFlows: Float64Array;
-  private readonly feedHeat: Float64Array;
+  readonly feeds: FedStreams;
   private readonly fractions: Float64Array;
   /** 1 over what is fed of each component, s/mol. */
   readonly balanceScale: Float64Array;
@@ -76,12 +81,13 @@ export class ColumnEquations implements ColumnState {
     this.vapourTakers = each((j) => taking(j, 'vapour'));
     this.heaters = each((j) => handles.flatMap((h, k) => (this.stageHeatedBy(h) === j + 1 ? [k] : [])));
     this.returns = each((j) => input.pumpArounds.flatMap(({ to }, loop) => (to === j + 1 ? [loop] : [])));
+    this.sharedHandle = handles.findIndex((h) => h.kind === 'draw' && h.draw === bottomsDraw(input));
     this.pressureHandle = handles.findIndex(({ kind }) => kind === 'pressure');
     this.subcoolingHandle = handles.findIndex(({ kind }) => kind === 'subcooling');
     this.T = new Float64Array(stages);
     this.liquid = new Float64Array(stages * n);
     this.vapour = new Float64Array(stages * n);
-    this.handleValues = Float64Array.from(handles, ({ kind }) => (kind === 'feed-flow' ? 1 : 0));
+    this.handleValues = Float64Array.from(handles, (handle) => givenValue(input, handle));
     this.piped = new Float64Array(input.pumpArounds.length * (n + 1));
     this.pressure = Float64Array.from(input.pressure);
     this.totalLiquid = new Float64Array(stages);
@@ -92,12 +98,11 @@ export class ColumnEquations implements ColumnState {
     this.vapourOf = each(() => makePhaseProperties(n));
     this.condensate = input.top === 'total-condenser' ? makePhaseProperties(n) : this.liquidOf[0];
     this.system = new BlockTridiagonal(stages, 2 * n + 1, handles.length + this.piped.length);
-    this.feedFlows = new Float64Array(stages * n);
-    this.feedHeat = new Float64Array(stages);
+    this.feeds = new FedStreams(input, handles);
     this.fractions = new Float64Array(n);
     this.stageRow = new StageRow(this.system);
     this.borderRow = new BorderRow(this.system);
-    this.sumFeeds();
+    this.feeds.update(this.handleValues);
     this.fed = feeds.reduce((sum, { flows }) => sum + total(flows), 0);
     this.balanceScale = Float64Array.from({ length: n }, (_, i) => {
       const flow = feeds.reduce((sum, { flows }) => sum + flows[i], 0);
@@ -123,11 +128,11 @@ export class ColumnEquations implements ColumnState {
 
   /** Properties of every stage's phases, and the system for one step of Newton's towards these targets; the largest scaled error. */
   evaluate(targets: readonly Target[] = this.input.targets): number {
-    const { system, stages, input, handles, handleValues, pressure } = this;
+    const { system, stages, input, handleValues, pressure } = this;
     system.clear();
     if (this.pressureHandle >= 0)
       for (let j = 0; j < stages; j++) pressure[j] = input.pressure[j] + handleValues[this.pressureHandle];
-    if (handles.some(({ kind }) => kind === 'feed-flow')) this.sumFeeds();
+    if (this.feeds.areMoved) this.feeds.update(handleValues);
     for (let j = 0; j < stages; j++) this.evaluateStage(j);
     for (let j = 0; j < stages; j++) {
       this.fillBalances(j);
@@ -150,14 +155,9 @@ export class ColumnEquations implements ColumnState {
 
   /** Flow of component i that feeds and pump-arounds bring to stage j, mol/s. */
   arrivingFlow(j: number, i: number): number {
-    let flow = this.feedFlows[j * this.n + i];
+    let flow = this.feeds.flowOn(j, i);
     for (const loop of this.returns[j]) flow += this.piped[loop * (this.n + 1) + i];
     return flow;
-  }
-
-  /** Heat that feeds bring to stage j, W. */
-  feedHeatOn(j: number): number {
-    return this.feedHeat[j];
   }
 
   /** Heat that pipes of pump-arounds bring to stage j, W. */
@@ -184,24 +184,6 @@ export class ColumnEquations implements ColumnState {
     for (let u = 0; u < system.blocks * system.size; u++) largest = worse(largest, system.rows[u * width + width - 1]);
     for (let k = 0; k < border; k++) largest = worse(largest, system.corner[k * (border + 1) + border]);
     return largest;
-  }
-
-  private sumFeeds(): void {
-    const { n, input, handles, handleValues } = this;
-    this.feedFlows.fill(0);
-    this.feedHeat.fill(0);
-    for (let f = 0; f < input.feeds.length; f++) {
-      const { stage, flows, enthalpy } = input.feeds[f];
-      let part = 1;
-      for (let k = 0; k < handles.length; k++) {
-        const handle = handles[k];
-        if (handle.kind === 'feed-flow' && handle.feed === f) part = handleValues[k];
-      }
-      for (let i = 0; i < n; i++) {
-        this.feedFlows[(stage - 1) * n + i] += part * flows[i];
-        this.feedHeat[stage - 1] += part * flows[i] * enthalpy;
-      }
-    }
   }
 
   private evaluateStage(j: number): void {
@@ -237,7 +219,7 @@ export class ColumnEquations implements ColumnState {
     const { n, liquid, vapour, stages, stageRow, piped, handles } = this;
     for (let i = 0; i < n; i++) {
       stageRow.begin(j, i, this.balanceScale[i]);
-      let error = -this.feedFlows[j * n + i];
+      let error = -this.feeds.flowOn(j, i);
       if (!this.isTotalReboiler(j)) {
         error += liquid[j * n + i];
         stageRow.add(j, i, 1);
@@ -252,7 +234,7 @@ export class ColumnEquations implements ColumnState {
         error -= piped[loop * (n + 1) + i];
         stageRow.addBorder(handles.length + loop * (n + 1) + i, -1);
       }
-      this.fillFedFlow(j, i);
+      this.feeds.addFlowSlopes(j, i, -1, stageRow);
       stageRow.set(error);
     }
   }
@@ -270,21 +252,20 @@ export class ColumnEquations implements ColumnState {
     stageRow.add(from, first + i, -(1 - D / F));
     const takers = (isLiquid ? this.liquidTakers : this.vapourTakers)[from];
     if (takers.length > 0) {
-      const slope = (-flow * D) / (F * F);
+      const slope = (-flow * (D - this.sharedFlow(takers))) / (F * F);
       for (let k = 0; k < n; k++) stageRow.add(from, first + k, slope);
-      for (const taker of takers) stageRow.addBorder(taker, flow / F);
+      for (const taker of takers) stageRow.addBorder(taker, this.isShared(taker) ? flow : flow / F);
     }
     return flow * (1 - D / F);
   }
 
-  private fillFedFlow(j: number, i: number): void {
-    const { handles, input, stageRow } = this;
-    for (let k = 0; k < handles.length; k++) {
-      const handle = handles[k];
-      if (handle.kind !== 'feed-flow') continue;
-      const { stage, flows } = input.feeds[handle.feed];
-      if (stage === j + 1) stageRow.addBorder(k, -flows[i]);
-    }
+  isShared(k: number): boolean {
+    return k === this.sharedHandle;
+  }
+
+  /** mol/s that some handles take as a part of a stream. */
+  private sharedFlow(takers: readonly number[]): number {
+    return takers.includes(this.sharedHandle) ? this.handleValues[this.sharedHandle] : 0;
   }
 
   private fillEquilibrium(j: number): void {
@@ -353,8 +334,8 @@ export class ColumnEquations implements ColumnState {
    * heat of the stage not.
    */
   fillHeatOf(j: number, row: EquationRow): number {
-    const { n, stages, piped, handles, input } = this;
-    let out = -this.feedHeat[j];
+    const { n, stages, piped, handles } = this;
+    let out = -this.feeds.heatOn(j);
     if (!this.isTotalReboiler(j)) out += this.fillStreamHeat(j, 0, 1, row);
     if (!this.isTotalCondenser(j)) out += this.fillStreamHeat(j, n, 1, row);
     if (j > 0) out += this.fillStreamHeat(j - 1, 0, -1, row);
@@ -368,12 +349,7 @@ export class ColumnEquations implements ColumnState {
       out -= piped[loop * (n + 1) + n];
       row.addBorder(handles.length + loop * (n + 1) + n, -1);
     }
-    for (let k = 0; k < handles.length; k++) {
-      const handle = handles[k];
-      if (handle.kind !== 'feed-flow') continue;
-      const feed = input.feeds[handle.feed];
-      if (feed.stage === j + 1) for (let i = 0; i < n; i++) row.addBorder(k, -feed.flows[i] * feed.enthalpy);
-    }
+    this.feeds.addHeatSlopes(j, -1, row);
     return out;
   }
 
@@ -387,16 +363,16 @@ export class ColumnEquations implements ColumnState {
     const of = isLiquid ? (j === 0 ? this.condensate : this.liquidOf[j]) : this.vapourOf[j];
     const F = (isLiquid ? this.totalLiquid : this.totalVapour)[j];
     const D = sign > 0 ? 0 : (isLiquid ? this.liquidTaken : this.vapourTaken)[j];
-    for (let k = 0; k < n; k++) row.add(j, first + k, sign * (of.dEnthalpyDN[k] - (D / F) * (of.dEnthalpyDN[k] - of.enthalpy)));
+    const takers = (isLiquid ? this.liquidTakers : this.vapourTakers)[j];
+    const shared = sign > 0 ? 0 : this.sharedFlow(takers) / F;
+    for (let k = 0; k < n; k++)
+      row.add(j, first + k, sign * (of.dEnthalpyDN[k] - (D / F) * (of.dEnthalpyDN[k] - of.enthalpy) - shared * of.enthalpy));
     const isFixed = isLiquid && this.isTotalCondenser(j) && this.input.subcooling?.by === 'temperature';
     if (!isFixed) row.add(j, 2 * n, sign * (F - D) * of.dEnthalpyDT);
     if (isLiquid && this.isTotalCondenser(j) && this.subcoolingHandle >= 0)
       row.addBorder(this.subcoolingHandle, -sign * (F - D) * of.dEnthalpyDT);
     if (this.pressureHandle >= 0) row.addBorder(this.pressureHandle, sign * (F - D) * of.dEnthalpyDP);
-    if (sign < 0) {
-      const takers = (isLiquid ? this.liquidTakers : this.vapourTakers)[j];
-      for (const taker of takers) row.addBorder(taker, of.enthalpy);
-    }
+    if (sign < 0) for (const taker of takers) row.addBorder(taker, this.isShared(taker) ? F * of.enthalpy : of.enthalpy);
     return sign * (F - D) * of.enthalpy;
   }
 
@@ -445,12 +421,6 @@ export class ColumnEquations implements ColumnState {
 
 /** Of everything fed: a component's balance is not closed finer than by this. */
 const LEAST_FED = 1e-6;
-
-export const total = (flows: Float64Array): number => {
-  let sum = 0;
-  for (const flow of flows) sum += flow;
-  return sum;
-};
 
 function sumOf(places: readonly number[], values: Float64Array): number {
   let sum = 0;

@@ -4,7 +4,7 @@
  * as at total reflux (Fenske, Ind. Eng. Chem. 24 (1932) 482), with a and m such that what is wanted of the ends comes true as nearly as it can. How far
  * m stays below the stages then says the reflux (Gilliland's correlation as fitted by Eduljee, Hydrocarbon Proc. 54 (9) (1975) 120).
  */
-import { total } from './equations.ts';
+import { total } from './feeds.ts';
 import type { ColumnEquations } from './equations.ts';
 import type { Place, Target } from './types.ts';
 
@@ -28,9 +28,11 @@ export function firstSplit(column: ColumnEquations, lnK: Float64Array, aside: nu
   const work = { z, lnK, d: new Float64Array(n), b: new Float64Array(n), ends: fed - aside };
   // What only rises or falls as more goes overhead comes first: it says at once how much that is.
   wanted.sort((one, other) => Number(isMonotonous(other)) - Number(isMonotonous(one)));
-  let best = { miss: Infinity, m: stages / 2, a: 0 };
+  const reflux = targets.find(({ quantity: q }) => q.kind === 'ratio' && q.under !== null && q.over.place.at === 'reflux')?.value;
+  const usual = reflux === undefined ? stages / 2 : powerFor(reflux, stages);
+  let best = { miss: Infinity, m: usual, a: 0 };
   for (let k = 0; k <= POWERS; k++) {
-    const m = wanted.length < 2 ? stages / 2 : LEAST_POWER * (stages / LEAST_POWER) ** (k / POWERS);
+    const m = wanted.length < 2 ? usual : LEAST_POWER * (stages / LEAST_POWER) ** (k / POWERS);
     for (const a of shiftsFor(wanted[0], m, work)) {
       part(a, m, work);
       const miss = wanted.reduce((sum, target) => sum + Math.abs(distance(target, work)), 0);
@@ -51,11 +53,18 @@ interface SplitWork {
 
 const isEnd = (place: Place): boolean => place.at === 'overhead' || place.at === 'bottoms';
 
+/** An end that is next to nothing keeps its composition: it is told a little larger than it is, where it could no longer be told at all. */
 function part(a: number, m: number, { z, lnK, d, b }: SplitWork): void {
+  let [highest, lowest] = [-Infinity, Infinity];
   for (let i = 0; i < z.length; i++) {
-    const share = 1 / (1 + Math.exp(-a - m * lnK[i]));
-    d[i] = z[i] * share;
-    b[i] = z[i] * (1 - share);
+    highest = Math.max(highest, a + m * lnK[i]);
+    lowest = Math.min(lowest, a + m * lnK[i]);
+  }
+  const [up, down] = [Math.max(0, -FARTHEST - highest), Math.max(0, lowest - FARTHEST)];
+  for (let i = 0; i < z.length; i++) {
+    const odds = a + m * lnK[i];
+    d[i] = z[i] / (1 + Math.exp(-odds - up));
+    b[i] = z[i] / (1 + Math.exp(odds - down));
   }
 }
 
@@ -93,7 +102,7 @@ function distance({ quantity, value }: Target, { d, b, z }: SplitWork): number {
   const above = sum(flows, over.weights);
   if (under === null) return Math.log((above + TINY) / (value + TINY));
   const below = sum(under.place.at === 'feeds' ? z : under.place.at === 'overhead' ? d : b, under.weights);
-  const share = above / (below + TINY);
+  const share = above / below;
   return value > 0 && value < 1 && share <= 1
     ? Math.log((share + TINY) / (1 - share + TINY)) - Math.log(value / (1 - value))
     : Math.log((share + TINY) / (Math.abs(value) + TINY));
@@ -106,8 +115,16 @@ function refluxFor(m: number, stages: number): number {
   return (X + 1) / (1 - X);
 }
 
+/** The same the other way; a reflux near that least one counts as half the stages. */
+function powerFor(reflux: number, stages: number): number {
+  const Y = 0.75 - 0.75 * (Math.max(reflux - 1, 0) / (reflux + 1)) ** 0.5668;
+  return Math.max(stages / 2, stages - Y * (stages + 1));
+}
+
 const POWERS = 24;
 const LEAST_POWER = 0.3;
 const PIECES = 40;
 const HALVINGS = 45;
 const TINY = 1e-12;
+/** Odds, as a logarithm, beyond which exp gives nothing. */
+const FARTHEST = 600;

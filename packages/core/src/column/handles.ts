@@ -40,5 +40,25 @@ export function sameHandle(a: Handle, b: Handle): boolean {
 }
 
 /** Whether a handle is a flow of material, which cannot fall below nothing. */
-export const isFlow = (handle: Handle): boolean =>
-  handle.kind === 'draw' || handle.kind === 'pump-around-flow' || handle.kind === 'feed-flow';
+export const isFlow = ({ kind }: Handle): boolean =>
+  kind === 'draw' || kind === 'pump-around-flow' || kind === 'feed-flow' || kind === 'feed-component';
+
+/** Where a handle stands as long as nobody moves it: what is given of feeds, and nothing of all else. */
+export function givenValue({ feeds }: Pick<ColumnInput, 'feeds'>, handle: Handle): number {
+  switch (handle.kind) {
+    case 'feed-flow':
+      return 1;
+    case 'feed-component':
+      return feeds[handle.feed].flows[handle.component];
+    case 'feed-temperature':
+      return feeds[handle.feed].T;
+    case 'feed-heat':
+    case 'draw':
+    case 'duty':
+    case 'pump-around-flow':
+    case 'pump-around-duty':
+    case 'pressure':
+    case 'subcooling':
+      return 0;
+  }
+}

@@ -1,4 +1,4 @@
-export { drawsOf, firstSideDraw, handlesOf } from './handles.ts';
+export { drawsOf, firstSideDraw, handlesOf, sameHandle } from './handles.ts';
 export {
   boilUpRatio,
   drawnShare,
@@ -10,7 +10,8 @@ export {
   recoveryOf,
   refluxRatio,
 } from './quantities.ts';
-export { solveColumn } from './solve.ts';
+export { METHOD_NAMES, solveColumn } from './solve.ts';
+export { pairTargets } from './pairing.ts';
 export type { MethodName, SolveOptions } from './solve.ts';
 export { walkColumn } from './walkColumn.ts';
 export type { WalkedColumn } from './walkColumn.ts';
@@ -22,6 +23,7 @@ export type {
   ColumnInput,
   Draw,
   FreeHandle,
+  GivenProfile,
   Handle,
   Place,
   PumpAround,

@@ -275,7 +275,7 @@ class InnerLoop {
   /** Heat that stage j gives away more than it gets, scaled, by the simple enthalpies. */
   private heatError(j: number): number {
     const { column, liquidPart, vapourPart } = this;
-    let out = -column.feedHeatOn(j) - column.addedHeat(j) - column.pipedHeat(j);
+    let out = -column.feeds.heatOn(j) - column.addedHeat(j) - column.pipedHeat(j);
     if (!column.isTotalReboiler(j)) out += this.liquidHeat(j);
     if (!column.isTotalCondenser(j)) out += this.vapourHeat(j);
     if (j > 0) out -= (1 - liquidPart[j - 1]) * this.liquidHeat(j - 1);

@@ -84,7 +84,8 @@ export class NewtonStep {
     for (let j = 0; j < stages; j++) {
       const at = j * system.size;
       for (let i = 0; i < n; i++) {
-        const [l, v] = [this.liquid[j * n + i], this.vapour[j * n + i]];
+        const l = this.liquid[j * n + i];
+        const v = this.vapour[j * n + i];
         column.liquid[j * n + i] = stepped(l, Math.min(share * direction[at + i], most + l));
         column.vapour[j * n + i] = stepped(v, Math.min(share * direction[at + n + i], most + v));
       }
@@ -93,10 +94,31 @@ export class NewtonStep {
     }
     const border = stages * system.size;
     for (let k = 0; k < handles.length; k++) {
-      const change = share * direction[border + k];
+      if (column.isShared(k)) {
+        this.stepPart(k, share * direction[border + k]);
+        continue;
+      }
+      let change = share * direction[border + k];
+      if (handles[k].kind === 'feed-temperature') change = Math.max(-MOST_KELVIN, Math.min(MOST_KELVIN, change));
       column.handleValues[k] = isFlow(handles[k]) ? stepped(this.handles[k], change) : this.handles[k] + change;
     }
     for (let k = 0; k < piped.length; k++) piped[k] = this.piped[k] + share * direction[border + handles.length + k];
+  }
+
+  /** A handle that is moved as its part of the liquid of its stage: at most half-way to all of it. */
+  private stepPart(k: number, change: number): void {
+    const { column, liquid, handles } = this;
+    const handle = column.handles[k];
+    if (handle.kind !== 'draw') return;
+    const { n } = column;
+    const first = (column.draws[handle.draw].stage - 1) * n;
+    let [before, now] = [0, 0];
+    for (let i = first; i < first + n; i++) {
+      before += liquid[i];
+      now += column.liquid[i];
+    }
+    const part = handles[k] / before;
+    column.handleValues[k] = now * Math.min(stepped(part, change), (1 + part) / 2);
   }
 }
 

@@ -5,18 +5,26 @@
 import { factorDense, solveDense } from '../numerics/index.ts';
 import type { ColumnEquations } from './equations.ts';
 
-/** By target the place of its handle; as they stand where the last system says nothing. */
-export function pairingOf({ handles, system }: ColumnEquations): number[] {
-  const count = handles.length;
+/** Gain of target t by handle h at [t·count + h]; undefined where the last system says nothing. */
+export const relativeGainsOf = ({ handles, system }: ColumnEquations): Float64Array | undefined =>
+  relativeGains(system.schur, system.border, handles.length);
+
+/**
+ * By target the place of its handle; as they stand where nothing is known of gains.
+ * @param chosen handles that were chosen for some targets; no two the same
+ */
+export function pairTargets(
+  gains: Float64Array | undefined,
+  count: number,
+  chosen: ReadonlyMap<number, number> = new Map(),
+): number[] {
   const usual = Array.from({ length: count }, (_, k) => k);
-  const gains = relativeGains(system.schur, system.border, count);
-  if (gains === undefined) return usual;
-  const places = usual.flatMap((target) =>
-    usual.map((handle) => ({ target, handle, apart: Math.abs(gains[target * count + handle] - 1) })),
-  );
+  const apart = (target: number, handle: number): number =>
+    gains === undefined ? Math.abs(target - handle) : Math.abs(gains[target * count + handle] - 1);
+  const places = usual.flatMap((target) => usual.map((handle) => ({ target, handle, apart: apart(target, handle) })));
   places.sort((a, b) => a.apart - b.apart);
-  const pairing = new Array<number>(count).fill(-1);
-  const taken = new Set<number>();
+  const pairing = usual.map((target) => chosen.get(target) ?? -1);
+  const taken = new Set<number>(chosen.values());
   for (const { target, handle } of places) {
     if (pairing[target] >= 0 || taken.has(handle)) continue;
     pairing[target] = handle;

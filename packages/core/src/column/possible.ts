@@ -13,7 +13,7 @@ export interface TargetConflict {
 
 /** The conflict, with the places of the targets in it; undefined where there is none. */
 export function conflictOf(input: Omit<ColumnInput, 'targets'>, targets: readonly Target[]): TargetConflict | undefined {
-  if (input.free.some(({ kind }) => kind === 'feed-flow')) return undefined;
+  if (input.free.some(({ kind }) => kind === 'feed-flow' || kind === 'feed-component')) return undefined;
   const rows = targets.map((target) => rowOf(input, target));
   const counted = rows.flatMap((row, k) => (row === undefined ? [] : [k]));
   const of = (places: readonly number[]): Row[] => [...balances(input), ...places.flatMap((k) => rows[k] ?? [])];

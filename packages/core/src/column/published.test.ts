@@ -1,24 +1,17 @@
 import { describe, expect, test } from 'vitest';
-import { ofVolatilities, published, reasonOf, solvedValue, withConstantHeats } from '../testing/index.ts';
+import { bubbleTemperature } from '../equilibrium/index.ts';
+import { constantK, ofVolatilities, plainColumn, published, reasonOf, solvedValue, withConstantHeats } from '../testing/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
+import { ColumnEquations } from './equations.ts';
 import { conflictOf, flowOf, fractionOf, moles, refluxRatio, solveColumn } from './index.ts';
+import { startFromGiven } from './start.ts';
 import type { ColumnInput, Place, SolvedColumn, Target } from './index.ts';
 
-const column = (model: ThermoModel, stages: number, stage: number, z: number[], targets: Target[]): ColumnInput => ({
-  model,
-  stages,
-  top: 'total-condenser',
-  bottom: 'kettle',
-  subcooling: null,
-  pressure: new Float64Array(stages).fill(101325),
-  efficiency: new Float64Array(stages * model.n).fill(1),
-  heat: new Float64Array(stages),
-  feeds: [{ stage, flows: Float64Array.from(z), enthalpy: 0, T: 360, vapourFraction: 0 }],
-  draws: [],
-  pumpArounds: [],
-  free: [],
-  targets,
-});
+const column = (model: ThermoModel, stages: number, stage: number, z: number[], targets: Target[]): ColumnInput =>
+  plainColumn(model, stages, 101325, {
+    feeds: [{ stage, flows: Float64Array.from(z), enthalpy: 0, T: 360, P: 101325, vapourFraction: 0 }],
+    targets,
+  });
 
 const overhead: Place = { at: 'overhead' };
 const share = (flows: Float64Array, i: number): number => flows[i] / flows.reduce((a, b) => a + b, 0);
@@ -92,5 +85,72 @@ describe('what cannot be, exactly (E4, E6, E8)', () => {
     const asked = (D: number) => conflictOf(column(model, 20, 10, [50, 50], []), [purity(0.95), { ...half, value: D }]);
     expect(asked(52.6)).toBeUndefined();
     expect(asked(52.7)?.kind).toBe('beyond-balance');
+  });
+});
+
+describe('compositions and temperatures of the first sweep: propane, butane, pentane on five stages (E1)', () => {
+  const source =
+    'Henley & Seader, Equilibrium-Stage Separation Operations in Chemical Engineering (1981), Examples 15.1–15.2 (by ../shared)';
+  const K = [
+    [1.23, 1.63, 2.17, 2.7, 3.33],
+    [0.33, 0.5, 0.71, 0.95, 1.25],
+    [0.103, 0.166, 0.255, 0.36, 0.49],
+  ];
+  const fahrenheit = (t: number): number => (t + 459.67) / 1.8;
+  const T = Float64Array.of(65, 90, 115, 140, 165).map(fahrenheit);
+  /** ln K linear in 1/T between the given points, and on beyond the last. */
+  const lnK = (i: number, at: number): { value: number; slope: number } => {
+    const above = T.findIndex((t) => t > at);
+    const j = above < 0 ? T.length - 1 : Math.max(1, above);
+    const steepness = Math.log(K[i][j] / K[i][j - 1]) / (1 / T[j] - 1 / T[j - 1]);
+    return { value: Math.log(K[i][j]) + steepness * (1 / at - 1 / T[j]), slope: -steepness / (at * at) };
+  };
+  const plain = constantK([1, 1, 1]);
+  const model: ThermoModel = {
+    ...plain,
+    evaluate(phase, at, P, x, out, wanted) {
+      plain.evaluate(phase, at, P, x, out, wanted);
+      for (let i = 0; i < 3 && phase === 'liquid'; i++) ({ value: out.lnPhi[i], slope: out.dLnPhiDT[i] } = lnK(i, at));
+    },
+    firstLnK(at, _P, out) {
+      for (let i = 0; i < 3; i++) out[i] = lnK(i, at).value;
+    },
+  };
+  const targets = [
+    { quantity: refluxRatio(moles(3)), value: 2 },
+    { quantity: flowOf(overhead, moles(3)), value: 50 },
+  ];
+  const equations = new ColumnEquations(column(model, 5, 3, [30, 30, 40], targets));
+  startFromGiven(equations, {
+    T,
+    liquid: Float64Array.of(150, 100, 200, 200, 50),
+    vapour: Float64Array.of(0, 150, 150, 150, 150),
+    x: null,
+  });
+  const x = (j: number): Float64Array => {
+    const flows = equations.liquid.slice(3 * j, 3 * j + 3);
+    const sum = flows.reduce((a, b) => a + b, 0);
+    return flows.map((flow) => flow / sum);
+  };
+  test('compositions, normalised, are those recomputed elsewhere; the printed ones agree with these to 0.0004', () => {
+    const before = [
+      [0.56666, 0.190984, 0.0190795],
+      [0.34764, 0.381968, 0.114937],
+      [0.193847, 0.44832, 0.325429],
+      [0.0916103, 0.485706, 0.482218],
+      [0.03334, 0.409016, 0.78092],
+    ];
+    before.forEach((raw, j) => {
+      const sum = raw.reduce((a, b) => a + b, 0);
+      x(j).forEach((found, i) => expect(Math.abs(found - raw[i] / sum), `${i} on stage ${j + 1}`).toBeLessThan(1e-5));
+    });
+  });
+  test.each([
+    [1, 66],
+    [3, 131],
+    [5, 184],
+  ])('stage %d then boils at %d °F', (stage, printed) => {
+    const boils = solvedValue(bubbleTemperature(model, 6.9e5, x(stage - 1), new Float64Array(3)));
+    published(source, `new temperature of stage ${stage}, °F`, 1.8 * boils - 459.67, printed, 1);
   });
 });

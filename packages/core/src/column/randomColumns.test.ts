@@ -12,7 +12,7 @@ describe('a hundred random columns of every kind', () => {
   });
   test('nearly all are solved as they come', () => {
     expect(report.columns).toBeGreaterThan(90);
-    // The bound guards against getting worse; issue 6 asks for 99 of 100.
-    expect(report.solved / report.columns, JSON.stringify(report.failed)).toBeGreaterThan(0.97);
+    // Two of a hundred may fail; larger runs are told by `npm run soak`.
+    expect(report.solved / report.columns, JSON.stringify(report.failed)).toBeGreaterThan(0.98);
   });
 });

@@ -8,16 +8,18 @@ import { insideOut } from './insideOut.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
-import { startProfile, usualSweeps } from './start.ts';
+import { startFromGiven, startProfile, usualSweeps } from './start.ts';
 import type { SweepKind } from './start.ts';
-import type { ColumnInput, Quantity, SolvedColumn, SolveRecord } from './types.ts';
+import type { ColumnInput, GivenProfile, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 import { stageOverdrawn } from './walk.ts';
 
 export interface SolveOptions {
   /** An earlier solution of the same components to begin from, stretched where the stages are not as many. */
   before?: SolvedColumn | undefined;
+  /** A profile to begin from where there is no earlier solution, or where that leads nowhere. */
+  given?: GivenProfile | undefined;
   /** The one method to use; left out: as the policy says. */
-  only?: MethodName;
+  only?: MethodName | undefined;
   /** Quantities whose values are wanted beside the targets. */
   watch?: readonly Quantity[];
 }
@@ -27,7 +29,7 @@ export interface SolveOptions {
  *          `stopped-short` (its target by its place) with the nearest column that was met
  * @throws RangeError when targets and handles are not as many, or an efficiency stands where no vapour comes from below: our mistake
  */
-export function solveColumn(input: ColumnInput, { before, only, watch = [] }: SolveOptions = {}): Outcome<SolvedColumn> {
+export function solveColumn(input: ColumnInput, { before, given, only, watch = [] }: SolveOptions = {}): Outcome<SolvedColumn> {
   const column = new ColumnEquations(input);
   if (input.targets.length !== column.handles.length)
     throw new RangeError(`${input.targets.length} targets for ${column.handles.length} handles`);
@@ -39,9 +41,10 @@ export function solveColumn(input: ColumnInput, { before, only, watch = [] }: So
   for (const attempt of POLICY) {
     if (only !== undefined && attempt.method !== only) continue;
     if (attempt.start === 'earlier solution' && before === undefined) continue;
-    const report = tried(column, attempt, before, record);
+    if (attempt.start === 'given profile' && given === undefined) continue;
+    const report = tried(column, attempt, { before, given }, record);
     if (!report.isSolved) {
-      if (attempt.method !== 'easy targets first' || !(report.residual < 1)) continue;
+      if (attempt.method !== 'easy targets first' || !(report.residual <= 1)) continue;
       // The walk stands at the last point it met; one that is itself no answer is not offered.
       if (refusalOf(column) !== undefined) continue;
       nearest = answerOf(column, record, watch);
@@ -54,7 +57,15 @@ export function solveColumn(input: ColumnInput, { before, only, watch = [] }: So
   return outOfReach(refused ?? { code: 'no-convergence', ...lastOf(record) }, lastOf(record), nearest);
 }
 
-export type MethodName = keyof typeof METHODS;
+export const METHOD_NAMES = [
+  'Newton, whole steps',
+  'Newton, halved steps',
+  'inside-out',
+  'pseudo-transient',
+  'easy targets first',
+] as const;
+
+export type MethodName = (typeof METHOD_NAMES)[number];
 
 const METHODS = {
   'Newton, whole steps': newton('whole steps'),
@@ -62,16 +73,18 @@ const METHODS = {
   'inside-out': insideOut,
   'pseudo-transient': pseudoTransient,
   'easy targets first': easyTargetsFirst,
-} as const satisfies Record<string, Method>;
+} as const satisfies Record<MethodName, Method>;
 
 interface Attempt {
-  start: 'earlier solution' | { sweeps: number; kind: 'usual' | 'other' };
+  start: 'earlier solution' | 'given profile' | { sweeps: number; kind: 'usual' | 'other' };
   method: MethodName;
 }
 
 /** In this order until one arrives: whole steps first, then shorter ones, from profiles of ever more sweeps; then the slower and surer methods. */
 const POLICY: readonly Attempt[] = [
   { start: 'earlier solution', method: 'Newton, whole steps' },
+  { start: 'given profile', method: 'Newton, whole steps' },
+  { start: 'given profile', method: 'Newton, halved steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
@@ -79,6 +92,10 @@ const POLICY: readonly Attempt[] = [
   { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'pseudo-transient' },
   { start: { sweeps: 5, kind: 'other' }, method: 'pseudo-transient' },
+  { start: { sweeps: 30, kind: 'other' }, method: 'pseudo-transient' },
+  { start: { sweeps: 30, kind: 'other' }, method: 'Newton, halved steps' },
+  { start: { sweeps: 15, kind: 'other' }, method: 'inside-out' },
+  { start: { sweeps: 2, kind: 'usual' }, method: 'pseudo-transient' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, halved steps' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'easy targets first' },
 ];
@@ -86,11 +103,13 @@ const POLICY: readonly Attempt[] = [
 function tried(
   column: ColumnEquations,
   { start, method }: Attempt,
-  before: SolvedColumn | undefined,
+  { before, given }: Pick<SolveOptions, 'before' | 'given'>,
   record: SolveRecord,
 ): MethodReport {
   if (start === 'earlier solution') {
     if (before !== undefined) startFrom(column, before);
+  } else if (start === 'given profile') {
+    if (given !== undefined) startFromGiven(column, given);
   } else startProfile(column, start.sweeps, start.kind === 'usual' ? usualSweeps(column) : otherSweeps(column));
   const report = METHODS[method](column, column.input.targets);
   record.attempts.push({ method, ...report, residual: Number.isFinite(report.residual) ? report.residual : BEYOND_MEASURE });
@@ -113,7 +132,15 @@ function stoppedShort(column: ColumnEquations, left: number): Reason {
   const now = targets.map(({ quantity }) => column.valueOf(quantity));
   const apart = targets.map(({ value }, k) => Math.abs(now[k] - value) / Math.max(Math.abs(value), 1e-9));
   const worst = apart.indexOf(Math.max(...apart));
-  return { code: 'stopped-short', target: String(worst), wanted: targets[worst].value, reached: now[worst], share: 1 - left };
+  return {
+    code: 'stopped-short',
+    target: String(worst),
+    wanted: targets[worst].value,
+    reached: now[worst],
+    share: 1 - left,
+    measured: 'ratio',
+    obstacle: null,
+  };
 }
 
 /** Why a profile that meets every equation is no answer all the same. */

@@ -1,48 +1,22 @@
 import { describe, expect, test } from 'vitest';
-import { stateFrom } from '../equilibrium/index.ts';
 import { kremserAbsorbed } from '../shortcut/index.ts';
 import type { Known } from '../equilibrium/index.ts';
 import {
   auditColumn,
+  columnFeed,
   constantK,
   databankModel,
   inputOfReference,
+  plainColumn,
   reasonOf,
   referenceColumn,
   solvedValue,
 } from '../testing/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { conflictOf, flowOf, fractionOf, moles, recoveryOf, refluxRatio, solveBounded, solveColumn, walkColumn } from './index.ts';
-import type { ColumnFeed, ColumnInput, MethodName, Place, Quantity, Target } from './index.ts';
+import type { ColumnInput, MethodName, Place, Quantity, Target } from './index.ts';
 
 const ATMOSPHERE = 101325;
-
-function feedOf(model: ThermoModel, z: number[], flow: number, stage: number, P: number, known: Known): ColumnFeed {
-  const sum = z.reduce((a, b) => a + b, 0);
-  const fractions = Float64Array.from(z, (x) => x / sum);
-  const { flash, enthalpy, T } = solvedValue(stateFrom(model, fractions, { by: 'pressure', P }, known));
-  const vapourFraction = flash.phases.length === 1 ? Number(flash.phases[0] === 'vapour') : flash.beta;
-  return { stage, flows: fractions.map((x) => flow * x), enthalpy, T, vapourFraction };
-}
-
-function columnOf(model: ThermoModel, stages: number, P: number, more: Partial<ColumnInput>): ColumnInput {
-  return {
-    model,
-    stages,
-    top: 'total-condenser',
-    bottom: 'kettle',
-    subcooling: null,
-    pressure: new Float64Array(stages).fill(P),
-    efficiency: new Float64Array(stages * model.n).fill(1),
-    heat: new Float64Array(stages),
-    feeds: [],
-    draws: [],
-    pumpArounds: [],
-    free: [],
-    targets: [],
-    ...more,
-  };
-}
 
 const boiling: Known = { by: 'vapour-fraction', beta: 0 };
 const at = (T: number): Known => ({ by: 'temperature', T });
@@ -73,8 +47,8 @@ function checked(input: ColumnInput) {
 
 const alcohols = databankModel(['methanol', 'ethanol', '1-propanol', '1-butanol'], 'modified-unifac');
 const splitter = (more: Partial<ColumnInput> = {}): ColumnInput =>
-  columnOf(alcohols, 20, 1.1e5, {
-    feeds: [feedOf(alcohols, [0.3, 0.35, 0.2, 0.15], 100, 11, 1.1e5, boiling)],
+  plainColumn(alcohols, 20, 1.1e5, {
+    feeds: [columnFeed(alcohols, [0.3, 0.35, 0.2, 0.15], 100, 11, 1.1e5, boiling)],
     targets: [reflux(alcohols, 2), flow(alcohols, overhead, 64)],
     ...more,
   });
@@ -104,8 +78,8 @@ describe('every way to solve', () => {
     const [few, many] = [14, 30].map((stages) =>
       solvedValue(
         solveColumn(
-          columnOf(alcohols, stages, 1.1e5, {
-            feeds: [feedOf(alcohols, [0.3, 0.35, 0.2, 0.15], 100, 8, 1.1e5, boiling)],
+          plainColumn(alcohols, stages, 1.1e5, {
+            feeds: [columnFeed(alcohols, [0.3, 0.35, 0.2, 0.15], 100, 8, 1.1e5, boiling)],
             targets: [reflux(alcohols, 2), flow(alcohols, overhead, 64)],
           }),
         ),
@@ -210,13 +184,76 @@ describe('configurations', () => {
   });
 });
 
+describe('the duty of an end that has no handle for it is held', () => {
+  const model = databankModel(['methanol', 'ethanol', '1-propanol', '1-butanol'], 'modified-unifac');
+  const column = (bottom: ColumnInput['bottom'], targets: Target[]): ColumnInput =>
+    plainColumn(model, 16, ATMOSPHERE, {
+      bottom,
+      feeds: [columnFeed(model, [1, 1, 1, 1], 100, 8, ATMOSPHERE, boiling)],
+      targets,
+    });
+  test.each([
+    ['a total condenser', 'condenser', 'kettle'],
+    ['a total reboiler', 'reboiler', 'total-reboiler'],
+  ] as const)('%s', (_, of, bottom) => {
+    const known = checked(column(bottom, [reflux(model, 2), flow(model, overhead, 50)]));
+    const value = (of === 'condenser' ? known.condenserDuty : known.reboilerDuty) ?? 0;
+    const wanted = 1.1 * value;
+    const found = checked(column(bottom, [{ quantity: { kind: 'duty', of }, value: wanted }, flow(model, overhead, 50)]));
+    expect(((of === 'condenser' ? found.condenserDuty : found.reboilerDuty) ?? 0) / wanted).toBeCloseTo(1, 9);
+    expect(found.refluxRatio ?? 0).toBeGreaterThan(2.05);
+  });
+});
+
+describe('a solvent that is moved until the products are what they should be', () => {
+  const model = databankModel(['acetone', 'methanol', 'water'], 'modified-unifac');
+  const washed = (water: number, T: number, more: Partial<ColumnInput> = {}): ColumnInput =>
+    plainColumn(model, 30, ATMOSPHERE, {
+      feeds: [
+        columnFeed(model, [1e-9, 1e-9, 1], water, 5, ATMOSPHERE, at(T)),
+        columnFeed(model, [0.5, 0.5, 1e-9], 50, 18, ATMOSPHERE, boiling),
+      ],
+      targets: [reflux(model, 4), recovery(model, overhead, 0, 0.98)],
+      ...more,
+    });
+  const known = solvedValue(solveColumn(washed(90, 320)));
+  test('its flow: the one with which the column was solved before', () => {
+    const purity = fractionOf(overhead, [0], moles(3));
+    const value = known.overhead[0] / known.overhead.reduce((a, b) => a + b, 0);
+    const found = solvedValue(
+      solveColumn(
+        washed(70, 320, {
+          free: [{ kind: 'feed-component', feed: 0, component: 2 }],
+          targets: [reflux(model, 4), recovery(model, overhead, 0, 0.98), { quantity: purity, value }],
+        }),
+      ),
+    );
+    expect(found.handleValues.at(-1)).toBeCloseTo(90, 5);
+  });
+  test('its temperature: the one with which the column was solved before', () => {
+    const found = solvedValue(
+      solveColumn(
+        washed(90, 300, {
+          free: [{ kind: 'feed-temperature', feed: 0 }],
+          targets: [
+            reflux(model, 4),
+            recovery(model, overhead, 0, 0.98),
+            { quantity: { kind: 'duty', of: 'reboiler' }, value: known.reboilerDuty ?? 0 },
+          ],
+        }),
+      ),
+    );
+    expect(found.handleValues.at(-1)).toBeCloseTo(320, 4);
+  });
+});
+
 test('an absorber of a thin solute is Kremser’s', () => {
   // Volatilities that nothing changes; the gas stays gas and the oil stays oil, so that flows do not change either.
   const model = constantK([0.8, 1e7, 1e-7]);
   const [L, V, stages] = [100, 90, 6];
-  const gas = { stage: stages, flows: Float64Array.of(1e-4, V, 1e-9), enthalpy: 0, T: 300, vapourFraction: 1 };
-  const oil = { stage: 1, flows: Float64Array.of(1e-12, 1e-9, L), enthalpy: 0, T: 300, vapourFraction: 0 };
-  const found = solvedValue(solveColumn(columnOf(model, stages, 1e5, { top: 'none', bottom: 'none', feeds: [gas, oil] })));
+  const gas = { stage: stages, flows: Float64Array.of(1e-4, V, 1e-9), enthalpy: 0, T: 300, P: 1e5, vapourFraction: 1 };
+  const oil = { stage: 1, flows: Float64Array.of(1e-12, 1e-9, L), enthalpy: 0, T: 300, P: 1e5, vapourFraction: 0 };
+  const found = solvedValue(solveColumn(plainColumn(model, stages, 1e5, { top: 'none', bottom: 'none', feeds: [gas, oil] })));
   const A = L / (0.8 * V);
   expect(found.bottoms[0] / 1e-4).toBeCloseTo(kremserAbsorbed(A, stages), 6);
 });
@@ -225,10 +262,10 @@ describe('columns known to be hard', () => {
   test('acetone and methanol parted by water, held by a recovery', () => {
     const model = databankModel(['acetone', 'methanol', 'water'], 'modified-unifac');
     const found = checked(
-      columnOf(model, 30, ATMOSPHERE, {
+      plainColumn(model, 30, ATMOSPHERE, {
         feeds: [
-          feedOf(model, [1e-9, 1e-9, 1], 90, 5, ATMOSPHERE, at(320)),
-          feedOf(model, [0.5, 0.5, 1e-9], 50, 18, ATMOSPHERE, boiling),
+          columnFeed(model, [1e-9, 1e-9, 1], 90, 5, ATMOSPHERE, at(320)),
+          columnFeed(model, [0.5, 0.5, 1e-9], 50, 18, ATMOSPHERE, boiling),
         ],
         targets: [reflux(model, 4), recovery(model, overhead, 0, 0.98)],
       }),
@@ -239,8 +276,8 @@ describe('columns known to be hard', () => {
   test('120 stages for two that boil closely, 99.5 % each', () => {
     const model = databankModel(['isobutane', 'n-butane'], 'peng-robinson');
     const found = checked(
-      columnOf(model, 120, 6e5, {
-        feeds: [feedOf(model, [0.5, 0.5], 100, 60, 6e5, boiling)],
+      plainColumn(model, 120, 6e5, {
+        feeds: [columnFeed(model, [0.5, 0.5], 100, 60, 6e5, boiling)],
         targets: [fraction(model, overhead, 0, 0.995), fraction(model, bottoms, 1, 0.995)],
       }),
     );
@@ -252,12 +289,12 @@ describe('columns known to be hard', () => {
     heat[15] = 4e5;
     const first = top === 'none' ? { stage: 1, T: 190 } : { stage: 4, T: 210 };
     const found = checked(
-      columnOf(lights, 24, 25e5, {
+      plainColumn(lights, 24, 25e5, {
         top,
         heat,
         feeds: [
-          feedOf(lights, [0.55, 0.2, 0.13, 0.08, 0.04], 100, first.stage, 25e5, at(first.T)),
-          feedOf(lights, [0.3, 0.3, 0.2, 0.12, 0.08], 60, 10, 25e5, at(235)),
+          columnFeed(lights, [0.55, 0.2, 0.13, 0.08, 0.04], 100, first.stage, 25e5, at(first.T)),
+          columnFeed(lights, [0.3, 0.3, 0.2, 0.12, 0.08], 60, 10, 25e5, at(235)),
         ],
         targets: [fraction(lights, bottoms, 0, 0.005), ...(top === 'none' ? [] : [recovery(lights, overhead, 1, 0.1)])],
       }),
@@ -267,11 +304,11 @@ describe('columns known to be hard', () => {
   const oil = databankModel(['methane', 'ethane', 'propane', 'n-butane', 'n-pentane', 'n-hexane', 'n-hexadecane'], 'peng-robinson');
   const none = 1e-9;
   const wash = (stages: number, stage: number, more: Partial<ColumnInput>): ColumnInput =>
-    columnOf(oil, stages, 20e5, {
+    plainColumn(oil, stages, 20e5, {
       top: 'none',
       feeds: [
-        feedOf(oil, [none, none, none, none, none, none, 1], 60, 1, 20e5, at(300)),
-        feedOf(oil, [0.7, 0.12, 0.08, 0.05, 0.03, 0.02, none], 100, stage, 20e5, at(310)),
+        columnFeed(oil, [none, none, none, none, none, none, 1], 60, 1, 20e5, at(300)),
+        columnFeed(oil, [0.7, 0.12, 0.08, 0.05, 0.03, 0.02, none], 100, stage, 20e5, at(310)),
       ],
       ...more,
     });
@@ -284,9 +321,9 @@ describe('columns known to be hard', () => {
   test('ammonia and carbon dioxide stripped from water, each held by Henry’s law, at a purity and a recovery', () => {
     const model = databankModel(['ammonia', 'carbon dioxide', 'water'], 'ideal', { henry: 'auto' });
     const found = checked(
-      columnOf(model, 6, 1.5e5, {
+      plainColumn(model, 6, 1.5e5, {
         top: 'partial-condenser',
-        feeds: [feedOf(model, [0.02, 0.005, 0.975], 200, 2, 1.5e5, at(370))],
+        feeds: [columnFeed(model, [0.02, 0.005, 0.975], 200, 2, 1.5e5, at(370))],
         targets: [fraction(model, overhead, 0, 0.5), recovery(model, bottoms, 0, 0.01)],
       }),
     );
@@ -295,9 +332,9 @@ describe('columns known to be hard', () => {
   test('the same with two stages too many ends where its reflux does, and says how far it came', () => {
     const model = databankModel(['ammonia', 'carbon dioxide', 'water'], 'ideal', { henry: 'auto' });
     const outcome = solveColumn(
-      columnOf(model, 8, 1.5e5, {
+      plainColumn(model, 8, 1.5e5, {
         top: 'partial-condenser',
-        feeds: [feedOf(model, [0.02, 0.005, 0.975], 200, 2, 1.5e5, at(370))],
+        feeds: [columnFeed(model, [0.02, 0.005, 0.975], 200, 2, 1.5e5, at(370))],
         targets: [fraction(model, overhead, 0, 0.3), recovery(model, bottoms, 0, 0.01)],
       }),
     );

@@ -6,18 +6,20 @@
  */
 import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import type { TwoPhases } from '../equilibrium/index.ts';
-import { total } from './equations.ts';
+import { total } from './feeds.ts';
 import type { ColumnEquations } from './equations.ts';
 import { firstSplit } from './firstSplit.ts';
-import { bottomsDraw, firstSideDraw, sameHandle } from './handles.ts';
+import { bottomsDraw, firstSideDraw, givenValue, sameHandle } from './handles.ts';
 import { HEAT_SCALE } from './rows.ts';
-import type { Handle, Place, Target } from './types.ts';
+import type { GivenProfile, Handle, Place, Target } from './types.ts';
 
 export type SweepKind = 'bubble points' | 'sum of rates';
 
 /** By how the column is built: an absorber's flows are what dissolves; the rest has bubble points. */
-export const usualSweeps = ({ handles }: ColumnEquations): SweepKind =>
-  handles.some((h) => h.kind === 'duty' || h.kind === 'draw') ? 'bubble points' : 'sum of rates';
+export const usualSweeps = ({ handles, input }: ColumnEquations): SweepKind => {
+  const isWashed = input.top === 'none' && input.feeds.length > 1;
+  return !isWashed && handles.some((h) => h.kind === 'duty' || h.kind === 'draw') ? 'bubble points' : 'sum of rates';
+};
 
 /**
  * Fills temperatures, flows and handles.
@@ -30,19 +32,59 @@ export function startProfile(
   kind: SweepKind = usualSweeps(column),
   targets: readonly Target[] = column.input.targets,
 ): void {
-  const lnK = firstVolatilities(column);
-  const ends = guessedEnds(column, lnK, targets);
-  firstHandles(column, ends, targets);
-  firstFlows(column, ends);
+  const ends = startFlows(column, targets);
   const range = firstTemperatures(column, ends);
   const work = makeSweepWork(column);
   for (let sweep = 0; sweep < sweeps; sweep++) {
     setCompositions(column, sweep === 0, kind, work);
     if (kind === 'bubble points') moveTemperatures(column, work, range);
   }
+  endStart(column);
+}
+
+/** The same with temperatures that are given, and with flows and compositions as far as they are: what is not follows from the balances. */
+export function startFromGiven(column: ColumnEquations, given: GivenProfile): void {
+  startFlows(column, column.input.targets);
+  column.T.set(given.T);
+  for (let j = 0; j < column.stages; j++) {
+    if (given.liquid !== null && !column.isTotalReboiler(j)) column.totalLiquid[j] = Math.max(given.liquid[j], LEAST * column.fed);
+    if (given.vapour !== null && !column.isTotalCondenser(j)) column.totalVapour[j] = Math.max(given.vapour[j], LEAST * column.fed);
+  }
+  const work = makeSweepWork(column);
+  for (let sweep = 0; sweep < GIVEN_SWEEPS; sweep++) setCompositions(column, sweep === 0, 'bubble points', work);
+  if (given.x !== null) {
+    takeCompositions(column, given.x);
+    setK(column, false, work);
+    setVapours(column, work);
+  }
+  endStart(column);
+}
+
+function startFlows(column: ColumnEquations, targets: readonly Target[]): Ends {
+  const ends = guessedEnds(column, firstVolatilities(column), targets);
+  firstHandles(column, ends, targets);
+  firstFlows(column, ends);
+  return ends;
+}
+
+function endStart(column: ColumnEquations): void {
   column.evaluate();
   column.fillPipes();
   firstDuties(column);
+}
+
+/** Liquid mole fractions as given; what was not there is a trace. In a total reboiler the vapour stands in their place. */
+function takeCompositions(column: ColumnEquations, x: Float64Array): void {
+  const { stages, n, liquid, vapour, totalLiquid } = column;
+  for (let j = 0; j < stages; j++) {
+    let sum = 0;
+    if (column.isTotalReboiler(j)) {
+      liquid.set(vapour.subarray(j * n, (j + 1) * n), j * n);
+      continue;
+    }
+    for (let i = 0; i < n; i++) sum += Math.max(x[j * n + i], TRACE);
+    for (let i = 0; i < n; i++) liquid[j * n + i] = (totalLiquid[j] * Math.max(x[j * n + i], TRACE)) / sum;
+  }
 }
 
 interface Ends {
@@ -82,18 +124,31 @@ function guessedEnds(column: ColumnEquations, lnK: Float64Array, targets: readon
   const sides = draws.slice(firstSideDraw(input)).map((_, k) => sideFlow(column, firstSideDraw(input) + k, targets));
   const aside = sides.reduce((sum, flow) => sum + flow, 0);
   const split = firstSplit(column, lnK, aside, targets);
+  const reflux = wantedAt(targets, 'reflux') ?? split.reflux;
   const named =
     wantedFlow(targets, input.top === 'total-condenser' ? { kind: 'draw', draw: 0 } : null, { at: 'overhead' }) ??
     complement(wantedFlow(targets, null, { at: 'bottoms' }), fed - aside) ??
+    overheadOfFewEnds(column, targets, reflux) ??
     total(split.overhead);
   const overhead = within(named, LEAST * fed, fed - aside - LEAST * fed);
-  const reflux = targets.find(({ quantity: q }) => q.kind === 'ratio' && q.over.place.at === 'reflux')?.value ?? split.reflux;
   return {
     overhead,
     split: split.overhead,
     bottoms: Math.max(fed - aside - overhead, LEAST * fed),
     reflux: within(reflux, 0.05, 100),
   };
+}
+
+/** What a target says of a ratio to what is counted there. */
+const wantedAt = (targets: readonly Target[], at: 'reflux' | 'boil-up'): number | undefined =>
+  targets.find(({ quantity: q }) => q.kind === 'ratio' && q.under !== null && q.over.place.at === at)?.value;
+
+/** Where condenser or reboiler is missing, flows that do not change from stage to stage say how much goes overhead. */
+function overheadOfFewEnds({ input, fed }: ColumnEquations, targets: readonly Target[], reflux: number): number | undefined {
+  const vapour = input.feeds.reduce((sum, { flows, vapourFraction }) => sum + within(vapourFraction, 0, 1) * total(flows), 0);
+  if (input.bottom === 'none' && input.top !== 'none') return vapour / (1 + reflux);
+  const boilUp = wantedAt(targets, 'boil-up');
+  return input.top === 'none' && boilUp !== undefined ? (vapour + boilUp * fed) / (1 + boilUp) : undefined;
 }
 
 const sideFlow = ({ fed }: ColumnEquations, draw: number, targets: readonly Target[]): number =>
@@ -118,7 +173,7 @@ function firstHandles(column: ColumnEquations, ends: Ends, targets: readonly Tar
     }
     if (named !== undefined) return named;
     if (handle.kind === 'pump-around-flow') return wantedFlow(targets, null, { at: 'pump-around', loop: handle.loop }) ?? 0.5 * fed;
-    return handle.kind === 'feed-flow' ? 1 : 0;
+    return givenValue(input, handle);
   }
 
   function mixedDistillate(): number {
@@ -238,11 +293,15 @@ const makeSweepWork = ({ n, stages }: ColumnEquations): SweepWork => ({
  * with (one composition for both phases could have K = 1 throughout): a tridiagonal system each.
  */
 function setCompositions(column: ColumnEquations, isFirst: boolean, kind: SweepKind, work: SweepWork): void {
-  const { stages, n, liquid, vapour, totalLiquid, totalVapour } = column;
-  const { x, y, K } = work;
   setK(column, isFirst, work);
-  for (let i = 0; i < n; i++) balanceComponent(column, i, work);
+  for (let i = 0; i < column.n; i++) balanceComponent(column, i, work);
   if (kind === 'sum of rates') sumFlows(column);
+  setVapours(column, work);
+}
+
+/** Vapours in equilibrium with the liquids, and the first drop of a total reboiler's. */
+function setVapours(column: ColumnEquations, { x, y, K }: SweepWork): void {
+  const { stages, n, liquid, vapour, totalLiquid, totalVapour } = column;
   for (let j = 0; j < stages; j++) {
     fractionsOf(column, liquid, j, x);
     const isDrop = column.isTotalReboiler(j);
@@ -375,4 +434,5 @@ function firstDuties(column: ColumnEquations): void {
 const LEAST = 0.02;
 const TRACE = 1e-12;
 const MOST_KELVIN = 60;
+const GIVEN_SWEEPS = 3;
 const BEYOND = 40;

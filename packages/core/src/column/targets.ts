@@ -20,11 +20,17 @@ export class TargetEquations {
   private readonly z: Float64Array;
   private readonly other: Float64Array;
   private readonly weights: Float64Array;
-  /** By place, once asked. */
+  /** By handle and by place, once asked: comparing handles makes strings, which no step of Newton's should. */
+  private readonly places = new WeakMap<Handle, number>();
+  private readonly condenserDuty: Handle = { kind: 'duty', stage: 1 };
+  private readonly reboilerDuty: Handle;
+  private readonly pumpAroundDuties: readonly Handle[];
   private readonly parts = new WeakMap<Place, Part[]>();
 
   constructor(column: ColumnState) {
     this.column = column;
+    this.reboilerDuty = { kind: 'duty', stage: column.stages };
+    this.pumpAroundDuties = column.input.pumpArounds.map((_, loop) => ({ kind: 'pump-around-duty', loop }));
     this.row = new BorderRow(column.system);
     this.phases = makeTwoPhases(column.n);
     this.z = new Float64Array(column.n);
@@ -44,12 +50,9 @@ export class TargetEquations {
         row.set(column.T[quantity.stage - 1] - value);
         return;
       case 'duty': {
-        const stage = quantity.of === 'condenser' ? 0 : column.stages - 1;
-        const handle = this.placeOf({ kind: 'duty', stage: stage + 1 });
+        const handle = this.placeOf(quantity.of === 'condenser' ? this.condenserDuty : this.reboilerDuty);
         if (handle >= 0) this.fillHandle(handle, value, k);
-        return;
-        row.begin(k, 1 / Math.max(Math.abs(value), 1e-3 * column.fed * HEAT_SCALE));
-        row.set(column.fillHeatOf(stage, row) - column.input.heat[stage] - value);
+        else this.fillOpenDuty(quantity.of === 'condenser' ? 0 : column.stages - 1, value, k);
         return;
       }
       case 'handle':
@@ -79,7 +82,7 @@ export class TargetEquations {
         return column.T[quantity.stage - 1];
       case 'duty': {
         const stage = quantity.of === 'condenser' ? 0 : column.stages - 1;
-        const handle = this.placeOf({ kind: 'duty', stage: stage + 1 });
+        const handle = this.placeOf(quantity.of === 'condenser' ? this.condenserDuty : this.reboilerDuty);
         return handle >= 0 ? column.handleValues[handle] : column.openDuty(stage);
       }
       case 'handle':
@@ -101,31 +104,38 @@ export class TargetEquations {
   }
 
   private placeOf(handle: Handle): number {
-    return this.column.handles.findIndex((h) => sameHandle(h, handle));
+    let place = this.places.get(handle);
+    if (place === undefined) this.places.set(handle, (place = this.column.handles.findIndex((h) => sameHandle(h, handle))));
+    return place;
   }
 
-  /** (what is above) − value (what is below) = 0. */
+  /**
+   * What is above over what is below, less its value; shares by the logarithm of their odds, in which a column's ends are nearly straight in what
+   * moves them (Skogestad & Morari, Chem. Eng. Sci. 43 (1988) 33). As a ratio it is not met by a product that is nothing.
+   */
   private fillRatio(over: WeightedSum, under: WeightedSum | null, value: number, k: number): void {
     const { row } = this;
-    row.begin(k, 1 / this.sizeOf(over, under, value));
-    const above = this.sum(over.place, over.weights, 1, row);
-    const below = under === null ? 1 : this.sum(under.place, under.weights, -value, row);
-    row.set(above - value * below);
+    if (under === null) {
+      row.begin(k, 1 / Math.max(Math.abs(value), 1e-6 * this.column.fed * largest(over.weights)));
+      row.set(this.sum(over.place, over.weights, 1, row) - value);
+      return;
+    }
+    const whole = this.sum(under.place, under.weights, 0, NOWHERE);
+    const ratio = this.sum(over.place, over.weights, 0, NOWHERE) / whole;
+    const isShare = value > 0 && value < 1 && (under.place.at === 'feeds' || under.place.at === over.place.at);
+    const size = Math.max(Math.abs(value), LEAST_PART);
+    const slope = isShare ? oddsSlope(ratio) : 1 / size;
+    row.begin(k, 1);
+    this.sum(over.place, over.weights, slope / whole, row);
+    this.sum(under.place, under.weights, (-slope * ratio) / whole, row);
+    row.set(isShare ? logOdds(ratio) - logOdds(value) : (ratio - value) / size);
   }
 
-  /** What an error of a ratio is measured by: what is wanted itself, or the impurity where that is the smaller part of a whole. */
-  private sizeOf(over: WeightedSum, under: WeightedSum | null, value: number): number {
-    const { fed } = this.column;
-    if (under === null) return Math.max(Math.abs(value), 1e-6 * fed * largest(over.weights));
-    const isOfFeeds = under.place.at === 'feeds';
-    const isPart = value < 1 && (isOfFeeds || under.place.at === over.place.at);
-    const whole = isOfFeeds ? this.sumGiven(under.weights) : fed * largest(under.weights);
-    return whole * Math.max(isPart ? Math.min(value, 1 - value) : Math.abs(value), LEAST_PART);
-  }
-
-  /** Of all feeds as they are given. */
-  private sumGiven(weights: Float64Array): number {
-    return this.column.input.feeds.reduce((sum, { flows }) => sum + flows.reduce((s, flow, i) => s + weights[i] * flow, 0), 0);
+  /** The duty of an end that has no handle for it: what its balance of heat leaves open. */
+  private fillOpenDuty(stage: number, value: number, k: number): void {
+    const { column, row } = this;
+    row.begin(k, 1 / Math.max(Math.abs(value), 1e-3 * column.fed * HEAT_SCALE));
+    row.set(column.fillHeatOf(stage, row) - column.input.heat[stage] - value);
   }
 
   private fillHandle(handle: number, value: number, k: number): void {
@@ -137,11 +147,19 @@ export class TargetEquations {
       'pump-around-duty': 1e-3 * column.fed * HEAT_SCALE,
       'feed-heat': 1e-3 * column.fed * HEAT_SCALE,
       'feed-flow': 1,
+      'feed-component': 1e-6 * column.fed,
+      'feed-temperature': 1 / PER_KELVIN,
       pressure: 1e5,
       subcooling: 1 / PER_KELVIN,
     };
     row.begin(k, 1 / Math.max(Math.abs(value), least[column.handles[handle].kind]));
-    row.addBorder(handle, 1);
+    const h = column.handles[handle];
+    if (column.isShared(handle) && h.kind === 'draw') {
+      const j = column.draws[h.draw].stage - 1;
+      const L = column.totalLiquid[j];
+      row.addBorder(handle, L);
+      for (let i = 0; i < column.n; i++) row.add(j, i, column.handleValues[handle] / L);
+    } else row.addBorder(handle, 1);
     row.set(column.handleValues[handle] - value);
   }
 
@@ -189,7 +207,7 @@ export class TargetEquations {
     const { column, row, phases } = this;
     const { n, handles, piped, handleValues } = column;
     const first = handles.length + loop * (n + 1);
-    const duty = this.placeOf({ kind: 'pump-around-duty', loop });
+    const duty = this.placeOf(this.pumpAroundDuties[loop]);
     const flow = this.fillPiped(loop);
     column.input.model.evaluate('liquid', T, this.returnPressure(loop), this.z, phases.liquid, 'all');
     row.begin(k, 1 / (column.fed * HEAT_SCALE));
@@ -203,7 +221,7 @@ export class TargetEquations {
     const { column, phases } = this;
     const { n, piped, handleValues, input } = column;
     const flow = this.fillPiped(loop);
-    const wanted = (piped[loop * (n + 1) + n] + handleValues[this.placeOf({ kind: 'pump-around-duty', loop })]) / flow;
+    const wanted = (piped[loop * (n + 1) + n] + handleValues[this.placeOf(this.pumpAroundDuties[loop])]) / flow;
     let T = column.T[input.pumpArounds[loop].from - 1];
     for (let step = 0; step < RENEWALS; step++) {
       input.model.evaluate('liquid', T, this.returnPressure(loop), this.z, phases.liquid, 'all');
@@ -243,22 +261,9 @@ export class TargetEquations {
 
   /** Σ wᵢ fᵢ at a place; its slopes times a factor into a row. */
   private sum(place: Place, weights: Float64Array, factor: number, row: EquationRow): number {
-    if (place.at === 'feed' || place.at === 'feeds') return this.sumFed(place, weights, factor, row);
+    if (place.at === 'feed' || place.at === 'feeds') return this.column.feeds.sum(place, weights, factor, row);
     let sum = 0;
     for (const part of this.partsOf(place)) sum += this.sumPart(part, weights, factor, row);
-    return sum;
-  }
-
-  private sumFed(place: Place & { at: 'feed' | 'feeds' }, weights: Float64Array, factor: number, row: EquationRow): number {
-    const { handles, handleValues, input } = this.column;
-    let sum = 0;
-    input.feeds.forEach(({ flows }, f) => {
-      if (place.at === 'feed' && place.feed !== f) return;
-      const fed = flows.reduce((s, flow, i) => s + weights[i] * flow, 0);
-      const k = handles.findIndex((h) => h.kind === 'feed-flow' && h.feed === f);
-      if (k >= 0) row.addBorder(k, factor * fed);
-      sum += fed * (k >= 0 ? handleValues[k] : 1);
-    });
     return sum;
   }
 
@@ -270,19 +275,27 @@ export class TargetEquations {
     for (let i = 0; i < n; i++) all += weights[i] * flows[stage * n + i];
     const mean = all / F;
     let part = 1;
+    let byFlow = 0; // how the part changes with the stream's flow, times that
     if (share.of === 'handle') {
       part = handleValues[share.k] / F;
-      row.addBorder(share.k, factor * mean);
+      byFlow = this.addShare(share.k, part, factor * mean, F, row);
     } else if (share.of === 'rest') {
       for (const k of share.takers) {
-        part -= handleValues[k] / F;
-        row.addBorder(k, -factor * mean);
+        const taken = handleValues[k] / F;
+        part -= taken;
+        byFlow -= this.addShare(k, taken, -factor * mean, F, row);
       }
     }
     const first = isLiquid ? 0 : n;
-    const byFlow = share.of === 'all' ? 0 : share.of === 'handle' ? part : part - 1;
     for (let i = 0; i < n; i++) row.add(stage, first + i, factor * (part * weights[i] - byFlow * mean));
     return part * all;
+  }
+
+  /** Slope of what a handle takes in the handle; what it takes of a stream changes with its flow unless it is moved as a part. */
+  private addShare(k: number, part: number, slope: number, F: number, row: EquationRow): number {
+    const isShared = this.column.isShared(k);
+    row.addBorder(k, isShared ? slope * F : slope);
+    return isShared ? 0 : part;
   }
 
   private partsOf(place: Place): Part[] {
@@ -341,9 +354,17 @@ export class TargetEquations {
   }
 }
 
+/** ln(r/(1 − r)) with both shares counted a little too large, so that rounding does not show; straight on where a share is below nothing. */
+const logOdds = (ratio: number): number => logShare(ratio) - logShare(1 - ratio);
+
+const logShare = (share: number): number => (share > 0 ? Math.log(share + LITTLE) : Math.log(LITTLE) + share / LITTLE);
+
+const oddsSlope = (ratio: number): number => 1 / (Math.max(ratio, 0) + LITTLE) + 1 / (Math.max(1 - ratio, 0) + LITTLE);
+
 const largest = (weights: Float64Array): number => weights.reduce((a, b) => Math.max(a, Math.abs(b)), 0);
 
 const PER_KELVIN = 1e-2;
 const LEAST_PART = 1e-9;
+const LITTLE = 1e-7;
 const RENEWALS = 60;
 const RENEWED = 1e-13;

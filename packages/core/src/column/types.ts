@@ -12,8 +12,9 @@ export interface ColumnFeed {
   flows: Float64Array;
   /** J/mol of the feed as it comes; the whole of it enters its stage. */
   enthalpy: number;
-  /** K and mol/mol as it comes: where the first profile begins. */
+  /** K, Pa and mol/mol as it comes: where the first profile begins, and what it is flashed at when handles move it. */
   T: number;
+  P: number;
   vapourFraction: number;
 }
 
@@ -47,10 +48,15 @@ export interface PumpAround {
   to: number;
 }
 
-/** What else may be moved: heat on a stage (W), a feed's flow (its part of what is given), heat added to a feed (W), every pressure (Pa more), subcooling (K more). */
+/**
+ * What else may be moved: heat on a stage (W), a feed's flow (its part of what is given), the flow of one of its components (mol/s), its temperature
+ * (K), heat added to it (W), every pressure (Pa more), subcooling (K more).
+ */
 export type FreeHandle =
   | { kind: 'duty'; stage: number }
   | { kind: 'feed-flow'; feed: number }
+  | { kind: 'feed-component'; feed: number; component: number }
+  | { kind: 'feed-temperature'; feed: number }
   | { kind: 'feed-heat'; feed: number }
   | { kind: 'pressure' }
   | { kind: 'subcooling' };
@@ -143,6 +149,8 @@ export interface SolvedColumn extends ColumnProfile {
   overhead: Float64Array;
   bottoms: Float64Array;
   draws: Float64Array[];
+  /** Of every feed, as handles moved it: mol/s by component, and W. */
+  fed: { flows: Float64Array; heat: number }[];
   /** W, null where there is none. */
   condenserDuty: number | null;
   reboilerDuty: number | null;
@@ -152,8 +160,8 @@ export interface SolvedColumn extends ColumnProfile {
   condensateT: number;
   /** Pa on each stage. */
   pressure: Float64Array;
-  /** Handle that serves each target best, no two the same. */
-  pairing: number[];
+  /** Relative gain of target t by handle h at [t·handles + h]; undefined where nothing is known of them. */
+  gains: Float64Array | undefined;
   /** What the quantities that were watched are, NaN where they are nothing. */
   watched: number[];
   record: SolveRecord;
@@ -162,6 +170,22 @@ export interface SolvedColumn extends ColumnProfile {
 /** Who solved it and how. */
 export interface SolveRecord {
   attempts: { method: string; iterations: number; residual: number; isSolved: boolean }[];
+}
+
+/** A profile that was given, to begin from; null where nothing was said of it. */
+export interface GivenProfile {
+  /** K by stage. */
+  T: Float64Array;
+  /** mol/s leaving each stage. */
+  liquid: Float64Array | null;
+  vapour: Float64Array | null;
+  /** Liquid mole fractions of component i on stage j at [j·n + i]. */
+  x: Float64Array | null;
+}
+
+/** Σ wᵢ fᵢ over one feed or all of them as handles move them; its slopes times a factor into a row. */
+export interface FedSums {
+  sum: (place: Place & { at: 'feed' | 'feeds' }, weights: Float64Array, factor: number, row: EquationRow) => number;
 }
 
 /** A column while it is being solved, as its targets see it. */
@@ -186,10 +210,13 @@ export interface ColumnState extends ColumnProfile {
   /** The liquid that runs from a total condenser; elsewhere that of stage 1. */
   readonly condensate: PhaseProperties;
   readonly system: BlockTridiagonal;
+  readonly feeds: FedSums;
   /** mol/s of everything that is fed. */
   readonly fed: number;
   /** By component and pump-around what is in its pipe, and last its enthalpy: mol/s and W at [loop·(n + 1) + i]. */
   readonly piped: Float64Array;
+  /** Whether a handle is moved as its part of a stream. */
+  isShared: (k: number) => boolean;
   isTotalCondenser: (j: number) => boolean;
   isTotalReboiler: (j: number) => boolean;
   /** Heat that a stage gives away more than it gets, W, its fixed heat not counted; slopes into a row. */

@@ -70,9 +70,11 @@ function heterogeneous(model: ThermoModel, lowest: number, P: number, x: number)
     const [first] = liquidsAt(model, T, P, x);
     return Math.log(valueOrInterrupt(bubblePressure(model, T, Float64Array.of(first, 1 - first), y)) / P);
   };
+  // Close to where both liquids become one, rounding may leave nothing between.
+  const isThere = excess(lowest) >= 0;
   let highest = lowest + STEP;
-  while (excess(highest) < 0) highest += STEP;
-  const T = bracketedRoot(excess, lowest, highest, 1e-8);
+  while (!isThere && excess(highest) < 0) highest += STEP;
+  const T = isThere ? lowest : bracketedRoot(excess, lowest, highest, 1e-8);
   const [a, b] = liquidsAt(model, T, P, x);
   excess(T);
   const liquids: [number, number] = a < b ? [a, b] : [b, a];

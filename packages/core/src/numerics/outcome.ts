@@ -76,8 +76,18 @@ export type Reason =
   | { code: 'draw-too-large'; stage: number }
   | { code: 'targets-repeat'; targets: string[] }
   | { code: 'targets-beyond-balance'; targets: string[] }
-  | { code: 'stopped-short'; target: string; wanted: number; reached: number; share: number }
+  | {
+      code: 'stopped-short';
+      target: string;
+      wanted: number;
+      reached: number;
+      measured: Measured;
+      share: number;
+      obstacle: Obstacle | null;
+    }
   | { code: 'runs-dry'; stage: number; phase: 'liquid' | 'vapour' }
+  | { code: 'too-many-components'; most: number }
+  | { code: 'gas-in-pair'; name: string }
   | { code: 'not-condensable'; P: number };
 
 /** A number given on the balance sheet, as a sentence names it; component null: the product's total. */
@@ -87,6 +97,35 @@ export interface NamedCell {
   kind: string;
   value: number;
 }
+
+/** What the values of a target are: the dimension that they are shown in. */
+export type Measured =
+  | 'ratio'
+  | 'molarFlow'
+  | 'massFlow'
+  | 'standardLiquidFlow'
+  | 'moleFraction'
+  | 'massFraction'
+  | 'volumeFraction'
+  | 'temperature'
+  | 'temperatureDifference'
+  | 'pressure'
+  | 'pressureDrop'
+  | 'molarMass'
+  | 'density'
+  | 'power';
+
+/** What stands in the way of a target of a column, looked for in this order where a walk towards it ended. */
+export type Obstacle =
+  | { kind: 'balance-forbids' }
+  | { kind: 'product-full'; name: string; with: string[] }
+  | { kind: 'azeotrope'; name: string; other: string; x: number; T: number } // mole fraction of the first in the pair; K
+  | { kind: 'too-few-stages'; stages: number; reflux: number; isHeld: boolean } // mol/mol; whether a target holds the reflux
+  | { kind: 'product-dries'; name: string; flow: number } // mol/s
+  | { kind: 'stage-dries'; stage: number; phase: 'liquid' | 'vapour' }
+  | { kind: 'below-minimum-reflux'; reflux: number; from: number; to: number } // mol/mol; rungs between which hardly anything changes
+  | { kind: 'pinch'; from: number; to: number }
+  | { kind: 'turns' };
 
 /** Where in a column something is. */
 export type ColumnPlace = 'top' | 'feed' | 'bottom';

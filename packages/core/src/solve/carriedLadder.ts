@@ -31,10 +31,10 @@ export function handedOnLadder(column: ColumnUnit, design: HandedOn): LadderInpu
   const rungs = (of: Record<string, number>): Record<string, number> =>
     Object.fromEntries(Object.entries(of).map(([id, stage]) => [id, rung(stage)]));
   const targets: LadderTarget[] = [
-    target('reflux', { kind: 'reflux-ratio', basis: 'mole' }, reflux),
-    target('distillate', flow('overhead'), distillate),
-    ...(condenser === 'mixed' ? [target('vent', flow('overhead-vapour'), (vapourShare ?? 0.5) * distillate)] : []),
-    ...column.draws.map(({ id }) => target(`flow-${id}`, flow(id), entryOf(design.drawFlows, id) ?? null)),
+    ladderTarget('reflux', { kind: 'reflux-ratio', basis: 'mole' }, reflux),
+    ladderTarget('distillate', flow('overhead'), distillate),
+    ...(condenser === 'mixed' ? [ladderTarget('vent', flow('overhead-vapour'), (vapourShare ?? 0.5) * distillate)] : []),
+    ...column.draws.map(({ id }) => ladderTarget(`flow-${id}`, flow(id), entryOf(design.drawFlows, id) ?? null)),
   ];
   return {
     ...bareLadder(stages),
@@ -72,7 +72,7 @@ export function handedOnWash({ stages: counted, liquid, gas, serving, pressure }
     feeds: { [liquid]: { stage: 1, way: 'whole' }, [gas]: { stage: stages, way: 'whole' } },
     ...(Math.abs(serving.factor - 1) < ROUNDING
       ? {}
-      : { freed: [handle], targets: [target(`flow-of-${serving.stream}`, { kind: 'freed', handle }, serving.factor)] }),
+      : { freed: [handle], targets: [ladderTarget(`flow-of-${serving.stream}`, { kind: 'freed', handle }, serving.factor)] }),
   };
 }
 
@@ -92,17 +92,21 @@ export function bareLadder(stages: number): LadderInputs {
     efficiency: { all: 1, stages: {}, components: {} },
     freed: [],
     targets: [],
+    given: null,
+    method: null,
   };
 }
 
 const flow = (place: string): LadderTarget['quantity'] => ({ kind: 'flow', place, components: [], basis: 'mole' });
 
-const target = (id: string, quantity: LadderTarget['quantity'], value: number | null): LadderTarget => ({
+/** A new target in force, held exactly by the handle that is proposed for it. */
+export const ladderTarget = (id: string, quantity: LadderTarget['quantity'], value: number | null): LadderTarget => ({
   id,
   quantity,
   wish: 'equal',
   value,
   isInForce: true,
+  moves: null,
 });
 
 /** What handing on again would change: what of the ladder differs, in the order of its fields; an update keeps targets that were added. */
@@ -117,7 +121,10 @@ export function updatedLadder(before: LadderInputs, handed: LadderInputs): { lad
   for (const [id, stage] of Object.entries(handed.drawStages)) note({ draw: id }, entryOf(before.drawStages, id) ?? null, stage);
   for (const { id, value } of handed.targets) note({ target: id }, before.targets.find((t) => t.id === id)?.value ?? null, value);
   const own = before.targets.filter(({ id }) => !handed.targets.some((t) => t.id === id));
-  const targets = handed.targets.map((t) => ({ ...t, isInForce: before.targets.find(({ id }) => id === t.id)?.isInForce ?? true }));
+  const targets = handed.targets.map((t) => {
+    const { isInForce = true, moves = null } = before.targets.find(({ id }) => id === t.id) ?? {};
+    return { ...t, isInForce, moves };
+  });
   return {
     ladder: {
       ...before,
@@ -125,6 +132,8 @@ export function updatedLadder(before: LadderInputs, handed: LadderInputs): { lad
       freed: before.freed,
       pumpArounds: before.pumpArounds,
       heats: before.heats,
+      given: before.given,
+      method: before.method,
       targets: [...targets, ...own],
     },
     changes,

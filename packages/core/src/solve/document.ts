@@ -5,6 +5,7 @@
  */
 import type { CellKind } from '../balance/index.ts';
 import type { RatingQuantity } from '../binary/index.ts';
+import type { MethodName } from '../column/index.ts';
 import type { GillilandFit } from '../shortcut/index.ts';
 import type { Mixture } from '../thermo/index.ts';
 import type { UnitChoice } from '../units/index.ts';
@@ -207,6 +208,18 @@ export interface LadderInputs {
   efficiency: { all: number; stages: Record<string, number>; components: Record<string, number> };
   freed: FreedHandle[];
   targets: LadderTarget[];
+  /** To begin from where no solution stands yet. */
+  given: GivenProfileInputs | null;
+  /** The one method to solve with; null: one after the other until one arrives. */
+  method: MethodName | null;
+}
+
+/** By rung from the top; a list is empty where nothing is said. */
+export interface GivenProfileInputs {
+  T: number[]; // K
+  liquid: number[]; // mol/s
+  vapour: number[];
+  x: number[][]; // mol/mol in the liquid
 }
 
 export type LadderTop = 'total' | 'partial' | 'mixed' | 'none';
@@ -236,6 +249,8 @@ export interface PumpAroundInputs {
 /** What may be moved besides draws, duties of the ends and pump-arounds. */
 export type FreedHandle =
   | { kind: 'feed-flow'; stream: string }
+  | { kind: 'feed-component'; stream: string; component: string }
+  | { kind: 'feed-temperature'; stream: string }
   | { kind: 'feed-heat'; stream: string }
   | { kind: 'stage-duty'; stage: number }
   | { kind: 'pressure' }
@@ -249,13 +264,15 @@ export interface LadderTarget {
   /** SI. */
   value: number | null;
   isInForce: boolean;
+  /** The handle that is to serve it, as the quantity that says what it is; null: as proposed. */
+  moves: LadderQuantity | null;
 }
 
 export type QuantityBasis = 'mole' | 'mass' | 'volume';
 
 /**
- * What is wanted. A place is `overhead` (all that leaves at the top), `overhead-vapour`, `bottoms`, or a side draw's id; `components` empty means all
- * of them together.
+ * What is wanted. A place is `overhead` (all that leaves at the top), `overhead-vapour`, `distillate` (its liquid, of a mixed condenser), `bottoms`, or a
+ * side draw's id; `components` empty means all of them together.
  */
 export type LadderQuantity =
   | { kind: 'reflux-ratio' | 'boil-up-ratio'; basis: QuantityBasis }

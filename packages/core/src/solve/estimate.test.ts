@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { proposedMixture } from '../thermo/index.ts';
-import { explain, explainWarning, showIn } from '../units/index.ts';
+import { explain, explainWarning, showIn, UNIT_SETS } from '../units/index.ts';
 import { acetoneWaterCase, databankParts, databankRecord, reasonOf } from '../testing/index.ts';
 import { createCaseSolver } from './index.ts';
 import type { SheetCell } from './index.ts';
@@ -30,7 +30,7 @@ function estimateOf(names: string[], recoveries: Record<string, number>) {
   return outcome;
 }
 
-const SHOW = showIn({ temperature: 'K', pressure: 'bar', molarFlow: 'mol/s', massFlow: 'kg/s' }, { barometricPressure: 101325 });
+const SHOW = showIn(UNIT_SETS.metric, { barometricPressure: 101325 });
 
 describe('what an estimate warns of', () => {
   test('a component between the keys goes both ways, and is named with its share', () => {

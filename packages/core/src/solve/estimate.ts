@@ -1,10 +1,8 @@
 /** The multicomponent estimate of a column, from the document and its balance sheet to numbers, with what pressure would do and the curves. */
-import { binaryAzeotropes } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import { condensingPressure, endsAtPressure, estimateColumn, oConnell, stagesAt } from '../shortcut/index.ts';
 import type { Condenser, EndsAtPressure, Estimate, Finding, GillilandFit } from '../shortcut/index.ts';
-import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { transportOf } from '../transport/index.ts';
 import type { BalanceResult } from './balance.ts';
@@ -13,6 +11,7 @@ import type { CaseDocument, ColumnUnit, CoolingName } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
+import { pairAzeotropes } from './pairAzeotropes.ts';
 
 export interface EstimateResult {
   inputHash: string;
@@ -172,13 +171,11 @@ function betweenKeys(model: ThermoModel, { meanAlpha, distillate, bottoms }: Est
 }
 
 /** Why the keys turn, where it is their azeotrope. */
-function azeotropeOfKeys({ mixture }: CaseDocument, keys: Keys, P: number): Outcome<EstimateFacts> | undefined {
-  const pair = [mixture.components[keys.light], mixture.components[keys.heavy]];
-  const model = buildModel({ ...mixture, components: pair });
-  const found = model.state === 'solved' ? binaryAzeotropes(model.value, P) : model;
-  if (found.state !== 'solved' || found.value.length === 0) return undefined;
-  const [{ x, T }] = found.value;
-  return outOfReach({ code: 'azeotrope-of-keys', name: pair[0].name, other: pair[1].name, x, T });
+function azeotropeOfKeys(document: CaseDocument, keys: Keys, P: number): Outcome<EstimateFacts> | undefined {
+  const azeotrope = pairAzeotropes(document, keys.light, keys.heavy, P).at(0);
+  if (azeotrope === undefined) return undefined;
+  const name = (i: number): string => document.mixture.components[i].name;
+  return outOfReach({ code: 'azeotrope-of-keys', name: name(keys.light), other: name(keys.heavy), x: azeotrope.x, T: azeotrope.T });
 }
 
 /** Every number of a value, found wherever it stands. */

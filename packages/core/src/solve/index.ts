@@ -42,9 +42,16 @@ export type {
 export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 export type { CaseResults, CaseSolver, FeedResult } from './case.ts';
-export { bareLadder, handedOnLadder, handedOnWash, updatedLadder } from './carriedLadder.ts';
+export { METHOD_NAMES } from '../column/index.ts';
+export type { MethodName } from '../column/index.ts';
+export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './carriedLadder.ts';
 export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';
+export { sameQuantity } from './ladderTargets.ts';
+export { productRows, stageRows } from './ladderTables.ts';
+export type { TableRows, TableUnits } from './ladderTables.ts';
+export { mixtureMap, pairOfMixture } from './mixtureMap.ts';
+export type { MapCurve, MapPoint, MixtureMap } from './mixtureMap.ts';
 export type { LadderResult } from './ladder.ts';
 export type { WalkAsked, WalkEnd, WalkFacts, WalkPoint } from './ladderWalk.ts';
 export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladderFacts.ts';

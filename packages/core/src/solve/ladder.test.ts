@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { explain, explainOpenPoint, explainWarning, showIn } from '../units/index.ts';
 import { acetoneWaterCase, reasonOf, solvedValue } from '../testing/index.ts';
-import { createCaseSolver, handedOnLadder, handedOnWash, updatedLadder } from './index.ts';
+import { createCaseSolver, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './index.ts';
 import type { CaseDocument, ColumnUnit, LadderInputs, LadderTarget } from './index.ts';
 
 const show = showIn(acetoneWaterCase().display, acetoneWaterCase().site);
@@ -43,10 +43,7 @@ const warningsOf = (document: CaseDocument): string[] => {
 };
 
 const target = (id: string, quantity: LadderTarget['quantity'], value: number | null, isInForce = true): LadderTarget => ({
-  id,
-  quantity,
-  wish: 'equal',
-  value,
+  ...ladderTarget(id, quantity, value),
   isInForce,
 });
 
@@ -92,8 +89,8 @@ describe('a ladder of a document', () => {
     expect(facts.targets['reflux']).toMatchObject({ isHolding: false });
     expect(facts.targets['reflux'].now).toBeCloseTo(0.6, 9);
     expect(facts.products.map(({ id }) => id)).toEqual(['distillate', 'bottoms']);
-    expect(facts.handles.map(({ name }) => name)).toEqual(['distillate', 'reboiler duty']);
-    expect(facts.targets['distillate'].moves).toBe('distillate');
+    expect(facts.handles.map(({ name }) => name)).toEqual(['distillate flow', 'reboiler duty']);
+    expect(facts.targets['distillate'].moves).toBe('distillate flow');
     expect(facts.closure.material).toBeLessThan(1e-8);
     expect(facts.closure.heat).toBeLessThan(1e-8);
     expect(facts.vapour[0]).toBe(0);
@@ -109,10 +106,53 @@ describe('a ladder of a document', () => {
     const cold = factsOf(next);
     cold.T.forEach((T, j) => expect(Math.abs(warm.T[j] - T)).toBeLessThan(1e-7));
   });
+  test('a handle that is chosen for a target is told for it, and the other takes what is left', () => {
+    const facts = factsOf(
+      caseWith((l) => (l.targets[0].moves = { kind: 'flow', place: 'overhead', components: [], basis: 'mole' })),
+    );
+    expect(facts.targets['reflux'].moves).toBe('distillate flow');
+    expect(facts.targets['distillate'].moves).toBe('reboiler duty');
+  });
+  test('a profile that is given is where it begins, and the column is the same; a method that is chosen is the only one', () => {
+    const plain = factsOf(caseWith());
+    const { T, liquid, vapour, x } = plain;
+    const given = factsOf(caseWith((l) => (l.given = { T, liquid, vapour, x })));
+    expect(given.attempts).toMatchObject([{ method: 'Newton, whole steps', isSolved: true }]);
+    expect(given.attempts[0].iterations).toBeLessThan(plain.attempts[0].iterations);
+    const rough = factsOf(caseWith((l) => (l.given = { T: [330, 345, 372], liquid: [], vapour: [], x: [] })));
+    const chosen = factsOf(caseWith((l) => (l.method = 'inside-out')));
+    expect(chosen.attempts.at(-1)).toMatchObject({ method: 'inside-out', isSolved: true });
+    expect(new Set(chosen.attempts.map(({ method }) => method)).size).toBe(1);
+    for (const other of [given, rough, chosen]) T.forEach((value, j) => expect(Math.abs(other.T[j] - value)).toBeLessThan(1e-6));
+  });
+  test('a feed whose phases go to two stages is not moved', () => {
+    const sentences = sentencesOf(
+      caseWith((l) => {
+        l.feeds['feed'].way = 'vapour-above';
+        l.freed = [{ kind: 'feed-flow', stream: 'feed' }];
+        l.targets.push(target('free', { kind: 'freed', handle: l.freed[0] }, 1));
+      }),
+    );
+    expect(sentences.join(' ')).toContain('all of that feed on its own stage');
+  });
+  test('a vent and the liquid beside it are products of their own', () => {
+    const facts = factsOf(
+      caseWith((l) => {
+        l.top = 'mixed';
+        l.targets[1] = target('vent', { kind: 'flow', place: 'overhead-vapour', components: [], basis: 'mole' }, 2);
+        l.targets.push(target('liquid', { kind: 'flow', place: 'distillate', components: [], basis: 'mole' }, 10));
+      }),
+    );
+    expect(facts.products.map(({ id, flow }) => [id, Math.round(flow * 1e6) / 1e6]).slice(0, 2)).toEqual([
+      ['distillate', 10],
+      ['overhead-vapour', 2],
+    ]);
+    expect(facts.handles.map(({ name }) => name)).toEqual(['liquid distillate flow', 'condenser duty', 'reboiler duty']);
+  });
   test('says in the case’s words what is missing or does not fit', () => {
     const one = (change: Parameters<typeof caseWith>[0]): string => sentencesOf(caseWith(change)).join(' ');
     expect(one((l) => (l.targets[1].isInForce = false))).toBe(
-      '1 target in force for 2 handles (distillate, reboiler duty): one more target is needed.',
+      '1 target in force for 2 handles (distillate flow, reboiler duty): one more target is needed.',
     );
     expect(one((l) => l.targets.push(target('q', { kind: 'duty', of: 'reboiler' }, 5e5)))).toContain(
       '3 targets in force for 2 handles',
@@ -235,7 +275,7 @@ describe('walks of a ladder', () => {
     expect(full.isWhole).toBe(false);
     expect(full.reached).toBeLessThan(10 / 11.66);
     // Ten stages do not part that far at any reflux.
-    expect(full.end.kind).toBe('reflux-boundless');
+    expect(full.end.kind).toBe('too-few-stages');
   });
   test('stop when they are told to', () => {
     const found = solvedValue(createCaseSolver().walk(document, 'column', asked('down'), () => false));

@@ -10,9 +10,10 @@ import type { FeedFacts } from './feed.ts';
 import { checksOf } from './ladderChecks.ts';
 import { describeLadder } from './ladderFacts.ts';
 import type { LadderFacts } from './ladderFacts.ts';
-import { readLadder } from './ladderInputs.ts';
-import type { LadderReading, ReadyLadder } from './ladderInputs.ts';
-import { quantityName } from './ladderWords.ts';
+import { givenProfile, readLadder } from './ladderInputs.ts';
+import type { ReadyLadder } from './ladderInputs.ts';
+import { quantityDimension, quantityName } from './ladderWords.ts';
+import { obstacleTo } from './obstacle.ts';
 
 export interface LadderResult {
   inputHash: string;
@@ -70,19 +71,38 @@ export function solveLadder(
     const quantity = reading.quantities[k];
     return wish === 'equal' || value === null || quantity === null ? [] : [{ target: { quantity, value } satisfies Target, wish }];
   });
-  const outcome = solveBounded(input, limits, { before, watch });
+  const given = column.ladder === null ? undefined : givenProfile(column.ladder, input.model.n);
+  const outcome = solveBounded(input, limits, { before, given, only: column.ladder?.method ?? undefined, watch });
   if (outcome.state === 'open') return outcome;
   if (outcome.state === 'out-of-reach') {
     const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
-    return outOfReach(named(document, column, reading, outcome.reason), outcome.report, nearest);
+    return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
   }
   keep(outcome.value.column);
   const facts = describeLadder(document, column, ready.value, outcome.value);
   return solved(facts, outcome.report, checksOf(document, column, facts, feeds, input.model, around.balance));
 }
 
-/** A reason of the engine's with the targets by their names. */
-function named(document: CaseDocument, column: ColumnUnit, reading: LadderReading, reason: Reason): Reason {
+/** A reason of the engine's with its target by its name, and with what stands in the way. */
+function diagnosed(
+  document: CaseDocument,
+  column: ColumnUnit,
+  ready: ReadyLadder,
+  reason: Reason,
+  facts: LadderFacts | undefined,
+): Reason {
   if (reason.code !== 'stopped-short') return reason;
-  return { ...reason, target: targetName(document, column, reading.held[Number(reason.target)] ?? -1) };
+  const { reading, input } = ready;
+  const seat = Number(reason.target);
+  const place = reading.held[seat] ?? -1;
+  const value = reason.reached + ALITTLE * (reason.wanted - reason.reached);
+  const beyond = input.targets.map((target, k) => (k === seat ? { ...target, value } : target));
+  const target = column.ladder?.targets.at(place)?.id ?? '';
+  const obstacle = facts === undefined ? null : obstacleTo(document, column, { input, beyond, target, facts });
+  const quantity = column.ladder?.targets.at(place)?.quantity;
+  const measured = quantity === undefined ? reason.measured : quantityDimension(quantity);
+  return { ...reason, target: targetName(document, column, place), measured, obstacle };
 }
+
+/** Of what is left of the way: so much farther the balance is asked again. */
+const ALITTLE = 0.05;

@@ -1,12 +1,14 @@
 /** A solved column as it is shown, sent and stored: plain arrays, SI units. */
-import { drawsOf, firstSideDraw } from '../column/index.ts';
-import type { BoundedColumn, SolvedColumn } from '../column/index.ts';
+import { drawsOf, firstSideDraw, pairTargets, sameHandle } from '../column/index.ts';
+import type { BoundedColumn, Handle, SolvedColumn } from '../column/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
+import type { CaseDocument, ColumnUnit, LadderQuantity } from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
 import { placeName } from './ladderWords.ts';
-import type { NamedHandle, ReadyLadder } from './ladderInputs.ts';
+import type { ReadyLadder } from './ladderInputs.ts';
+import { sameQuantity } from './ladderTargets.ts';
+import type { LadderReading } from './ladderTargets.ts';
 
 export interface LadderFacts {
   stages: number;
@@ -29,7 +31,7 @@ export interface LadderFacts {
   condensateT: number;
   /** By target's id: what the quantity is now, null where the column has none; whether a limit holds it; the handle that serves it. */
   targets: Record<string, { now: number | null; isHolding: boolean; moves: string | null }>;
-  handles: { name: string; value: number; dimension: NamedHandle['dimension'] }[];
+  handles: { name: string; quantity: LadderQuantity; value: number }[];
   /** What does not close: of a component, of what is fed of it; of heat, of all that moves. */
   closure: { material: number; heat: number };
   attempts: SolvedColumn['record']['attempts'];
@@ -92,8 +94,10 @@ export function describeLadder(
       name,
       stage:
         (column.ladder === null ? undefined : entryOf(column.ladder.feeds, id))?.stage ?? input.feeds[reading.firstFeed[f]].stage,
-      flow: ready.feeds[f].molarFlow,
-      T: ready.feeds[f].T,
+      flow: found.fed
+        .slice(reading.firstFeed[f], reading.firstFeed[f + 1])
+        .reduce((sum, { flows }) => sum + flows.reduce((a, b) => a + b, 0), 0),
+      T: handleValue(found, { kind: 'feed-temperature', feed: reading.firstFeed[f] }) ?? ready.feeds[f].T,
       vapourFraction: ready.feeds[f].vapourFraction,
     })),
     condenserDuty: found.condenserDuty,
@@ -102,7 +106,7 @@ export function describeLadder(
     boilUpRatio: input.bottom === 'none' ? null : total(found.vapour, stages - 1) / bottoms,
     condensateT: found.condensateT,
     targets: targetFacts(column, ready, found, holding),
-    handles: reading.handles.map(({ name, dimension }, k) => ({ name, dimension, value: found.handleValues[k] })),
+    handles: reading.handles.map(({ name, quantity }, k) => ({ name, quantity, value: found.handleValues[k] })),
     closure: closureOf(ready, found, products),
     attempts: found.record.attempts,
   };
@@ -162,33 +166,41 @@ function targetFacts(
   const watchedBefore = (place: number): number => reading.quantities.slice(0, place).filter((q) => q !== null).length;
   const held = new Map(reading.held.map((place, k) => [place, k]));
   for (const { bound, instead } of holding) held.set(reading.limits[bound], instead);
+  const pairing = pairTargets(found.gains, reading.handles.length, chosenHandles(column, reading));
   const givenWay = new Set(holding.map(({ instead }) => reading.held[instead]));
   return Object.fromEntries(
     (column.ladder?.targets ?? []).map(({ id }, place) => {
       const now = reading.quantities[place] === null ? NaN : found.watched[watchedBefore(place)];
       const k = held.get(place);
-      const serves = k === undefined || givenWay.has(place) ? undefined : reading.handles[found.pairing[k]];
+      const serves = k === undefined || givenWay.has(place) ? undefined : reading.handles[pairing[k]];
       const isHolding = holding.some(({ bound }) => reading.limits[bound] === place);
       return [id, { now: Number.isFinite(now) ? now : null, isHolding, moves: serves?.name ?? null }];
     }),
   );
 }
 
+/** Of the targets that are held, the places of the handles that were chosen for them; the first of two that chose the same has it. */
+function chosenHandles({ ladder }: ColumnUnit, { held, handles }: LadderReading): Map<number, number> {
+  const chosen = new Map<number, number>();
+  held.forEach((place, k) => {
+    const moves = ladder?.targets[place].moves ?? null;
+    const handle = moves === null ? -1 : handles.findIndex(({ quantity }) => sameQuantity(quantity, moves));
+    if (handle >= 0 && ![...chosen.values()].includes(handle)) chosen.set(k, handle);
+  });
+  return chosen;
+}
+
 function closureOf({ input }: ReadyLadder, found: SolvedColumn, products: readonly LadderProduct[]): LadderFacts['closure'] {
   const n = input.model.n;
-  const scaled = (f: number): number => {
-    const k = found.handles.findIndex((h) => h.kind === 'feed-flow' && h.feed === f);
-    return k < 0 ? 1 : found.handleValues[k];
-  };
   let material = 0;
   for (let i = 0; i < n; i++) {
-    const fed = input.feeds.reduce((sum, { flows }, f) => sum + scaled(f) * flows[i], 0);
+    const fed = found.fed.reduce((sum, { flows }) => sum + flows[i], 0);
     const out = products.reduce((sum, { flows }) => sum + flows[i], 0);
     if (fed > 0) material = Math.max(material, Math.abs(out / fed - 1));
   }
   const added = found.handles.map((h, k) => (isHeat(h.kind) && !isEnd(h) ? found.handleValues[k] : 0));
   const terms = [
-    ...input.feeds.map(({ flows, enthalpy }, f) => scaled(f) * flows.reduce((a, b) => a + b, 0) * enthalpy),
+    ...found.fed.map(({ heat }) => heat),
     ...input.heat,
     ...added,
     found.condenserDuty ?? 0,
@@ -202,6 +214,11 @@ function closureOf({ input }: ReadyLadder, found: SolvedColumn, products: readon
     if (handle.kind !== 'duty') return false;
     return (handle.stage === 1 && input.top !== 'none') || (handle.stage === input.stages && input.bottom !== 'none');
   }
+}
+
+function handleValue({ handles, handleValues }: SolvedColumn, wanted: Handle): number | undefined {
+  const k = handles.findIndex((handle) => sameHandle(handle, wanted));
+  return k < 0 ? undefined : handleValues[k];
 }
 
 const isHeat = (kind: SolvedColumn['handles'][number]['kind']): boolean =>

@@ -1,14 +1,16 @@
 /** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
-import type { Dimension } from '../units/index.ts';
+import type { Measured } from '../numerics/index.ts';
 import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity } from './document.ts';
 
 /** What a place is called. */
 export function placeName(column: ColumnUnit, place: string): string {
   switch (place) {
     case 'overhead':
-      return column.ladder?.top === 'none' ? 'overhead vapour' : 'distillate';
+      return column.ladder?.top === 'none' ? 'overhead vapour' : column.ladder?.top === 'mixed' ? 'whole overhead' : 'distillate';
     case 'overhead-vapour':
-      return 'overhead vapour';
+      return column.ladder?.top === 'mixed' ? 'vent' : 'overhead vapour';
+    case 'distillate':
+      return 'liquid distillate';
     case 'bottoms':
       return 'bottoms';
     default:
@@ -70,6 +72,10 @@ export function freedName(document: CaseDocument, handle: FreedHandle): string {
   switch (handle.kind) {
     case 'feed-flow':
       return `flow of ${stream(handle.stream)}, of what it is given`;
+    case 'feed-component':
+      return `${document.mixture.components.find(({ id }) => id === handle.component)?.name ?? 'component'} in ${stream(handle.stream)}`;
+    case 'feed-temperature':
+      return `temperature of ${stream(handle.stream)}`;
     case 'feed-heat':
       return `heat added to ${stream(handle.stream)}`;
     case 'stage-duty':
@@ -82,7 +88,7 @@ export function freedName(document: CaseDocument, handle: FreedHandle): string {
 }
 
 /** What a quantity is measured in. */
-export function quantityDimension(quantity: LadderQuantity): Dimension {
+export function quantityDimension(quantity: LadderQuantity): Measured {
   const flow = { mole: 'molarFlow', mass: 'massFlow', volume: 'standardLiquidFlow' } as const;
   const fraction = { mole: 'moleFraction', mass: 'massFraction', volume: 'volumeFraction' } as const;
   switch (quantity.kind) {
@@ -121,8 +127,10 @@ export function quantityDimension(quantity: LadderQuantity): Dimension {
 
 const FREED_DIMENSIONS = {
   'feed-flow': 'ratio',
+  'feed-component': 'molarFlow',
+  'feed-temperature': 'temperature',
   'feed-heat': 'power',
   'stage-duty': 'power',
   pressure: 'pressureDrop',
   subcooling: 'temperatureDifference',
-} as const satisfies Record<FreedHandle['kind'], Dimension>;
+} as const satisfies Record<FreedHandle['kind'], Measured>;

@@ -1,6 +1,7 @@
 export * from '../databank/whole.ts';
 export * from './cases.ts';
 export * from './columnAudit.ts';
+export * from './columns.ts';
 export * from './constantK.ts';
 export * from './designs.ts';
 export * from './equationOfState.ts';

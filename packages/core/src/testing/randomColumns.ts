@@ -1,6 +1,7 @@
 /**
  * Random columns of the databank's components, the same ones on every run, each feasible by construction: what is asked of it are flows, draws and a
- * reflux ratio for which constant molar overflow leaves something of every stream on every stage, or the purities that such a column came to.
+ * reflux ratio for which constant molar overflow leaves something of every stream on every stage, and heat something to boil, or the purities that such a
+ * column came to.
  */
 import { flowOf, fractionOf, moles, recoveryOf, refluxRatio, boilUpRatio } from '../column/index.ts';
 import type { Bottom, ColumnFeed, ColumnInput, Draw, PumpAround, SolvedColumn, Subcooling, Target, Top } from '../column/index.ts';
@@ -115,7 +116,7 @@ function feedOf(model: ThermoModel, z: Float64Array, flow: number, stage: number
   if (state.state !== 'solved') return undefined;
   const { flash, T, enthalpy, q } = state.value;
   const share = flash.phases.length === 1 ? (flash.phases[0] === 'vapour' ? 1 : 0) : flash.beta;
-  const feed = { stage, flows: z.map((x) => x * flow), enthalpy, T, vapourFraction: share };
+  const feed = { stage, flows: z.map((x) => x * flow), enthalpy, T, P, vapourFraction: share };
   // A very cold or very hot feed condenses or boils more than itself: counted by its q where the construction looks for dry stages.
   return q !== undefined && (q > 1.6 || q < -0.6) ? undefined : feed;
 }
@@ -176,6 +177,7 @@ function distillation(
     !leavesSomething({ stages, feeds, overhead, reflux, draws, aside, fed, hasTop: top !== 'none', hasBottom: bottom !== 'none' })
   )
     return undefined;
+  if (top !== 'none' && bottom !== 'none' && !boilsEnough(model, feeds, overhead, reflux, pressure)) return undefined;
   const sideFirst = (top === 'total-condenser' || top === 'mixed-condenser' ? 1 : 0) + (bottom === 'total-reboiler' ? 1 : 0);
   const targets: Target[] = [
     ...(top === 'none' ? [] : [{ quantity: refluxRatio(moles(n)), value: reflux }]),
@@ -258,6 +260,41 @@ function leavesSomething({ stages, feeds, overhead, reflux, draws, aside, fed, h
   return true;
 }
 
+/**
+ * Whether heat leaves a seventh of the feed as vapour from the reboiler, where the lightest go overhead and nothing else does: flows that stay from stage
+ * to stage do not see that a hot vapour feed or a light overhead may ask the bottom to be cooled.
+ */
+function boilsEnough(model: ThermoModel, feeds: ColumnFeed[], overhead: number, reflux: number, pressure: Float64Array): boolean {
+  const { n } = model;
+  const lnK = new Float64Array(n);
+  model.firstLnK(feeds[0].T, pressure[0], lnK);
+  const fed = Float64Array.from({ length: n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0));
+  const top = new Float64Array(n);
+  let left = overhead;
+  for (const i of Array.from(lnK.keys()).sort((a, b) => lnK[b] - lnK[a])) {
+    top[i] = Math.min(fed[i], left);
+    left -= top[i];
+  }
+  const bottom = fed.map((flow, i) => flow - top[i]);
+  const [light, heavy] = [heatsOf(model, top, pressure[0]), heatsOf(model, bottom, pressure[pressure.length - 1])];
+  if (light === undefined || heavy === undefined) return false;
+  const condensed = (reflux + 1) * overhead * light.vaporisation;
+  const brought = feeds.reduce((sum, { flows, enthalpy }) => sum + enthalpy * flows.reduce((a, b) => a + b, 0), 0);
+  const whole = fed.reduce((a, b) => a + b, 0);
+  const boiled = condensed + overhead * light.liquid + (whole - overhead) * heavy.liquid - brought;
+  return boiled / heavy.vaporisation > whole / 7;
+}
+
+/** J/mol of a boiling liquid, and of the vapour of the same composition more than that. */
+function heatsOf(model: ThermoModel, flows: Float64Array, P: number): { liquid: number; vaporisation: number } | undefined {
+  const sum = flows.reduce((a, b) => a + b, 0);
+  const x = flows.map((flow) => Math.max(flow / sum, 1e-9));
+  const at = (beta: number) => stateFrom(model, x, { by: 'pressure', P }, { by: 'vapour-fraction', beta });
+  const [boiling, dew] = [at(0), at(1)];
+  if (boiling.state !== 'solved' || dew.state !== 'solved') return undefined;
+  return { liquid: boiling.value.enthalpy, vaporisation: dew.value.enthalpy - boiling.value.enthalpy };
+}
+
 /** Gases from below washed by the heaviest component from above. */
 function wash(
   random: Random,
@@ -302,28 +339,44 @@ function wash(
   return { input, kind: `wash with ${liquid.toFixed(0)} of oil at ${T.toFixed(0)} K${isReboiled ? ', reboiled' : ''}` };
 }
 
-/** The same column asked for what it came to: a fraction overhead and a recovery in the bottoms, in place of reflux and overhead flow. */
-export function askedByPurity({ words, input }: RandomColumn, found: SolvedColumn): RandomColumn | undefined {
+/**
+ * The same column asked for what it came to, in place of the overhead flow: the fraction of its heavy key overhead with the reflux as it is, and with a
+ * recovery of the light key in place of the reflux too. Only where both keys go both ways by more than traces.
+ */
+export function askedByPurity({ words, input }: RandomColumn, found: SolvedColumn): RandomColumn[] {
   const n = input.model.n;
   const asked = input.targets.findIndex(({ quantity: q }) => q.kind === 'ratio' && q.over.place.at === 'reflux');
   const flow = input.targets.findIndex(
     ({ quantity: q }) => q.kind === 'ratio' && q.under === null && q.over.place.at === 'overhead',
   );
-  if (asked < 0 || flow < 0) return undefined;
+  if (asked < 0 || flow < 0) return [];
   const overhead = found.overhead.reduce((a, b) => a + b, 0);
   const fed = (i: number): number => input.feeds.reduce((sum, { flows }) => sum + flows[i], 0);
   const share = (i: number): number => found.overhead[i] / fed(i);
   // The keys: the last component that goes up more than down, and the next.
   const order = Array.from({ length: n }, (_, i) => i).sort((a, b) => share(b) - share(a));
   const first = order.findIndex((i) => share(i) < 0.5);
-  if (first < 1) return undefined;
+  if (first < 1) return [];
   const [light, heavy] = [order[first - 1], order[first]];
   const recovered = found.bottoms[heavy] / fed(heavy);
-  if (1 - recovered < 1e-4 || 1 - share(light) < 1e-4 || recovered < 0.6 || share(light) < 0.6) return undefined;
-  const targets = [...input.targets];
-  if (found.overhead[heavy] < 1e-6 * overhead) return undefined;
-  const byFraction = fractionOf({ at: 'overhead' }, [heavy], moles(n));
-  targets[asked] = { quantity: byFraction, value: found.overhead[heavy] / overhead };
-  targets[flow] = { quantity: recoveryOf({ at: 'overhead' }, [light], moles(n)), value: share(light) };
-  return { words: `${words}; by purity`, input: { ...input, targets } };
+  if (1 - recovered < 1e-4 || 1 - share(light) < 1e-4 || recovered < 0.6 || share(light) < 0.6) return [];
+  if (found.overhead[heavy] < 1e-6 * overhead) return [];
+  const purity: Target = { quantity: fractionOf({ at: 'overhead' }, [heavy], moles(n)), value: found.overhead[heavy] / overhead };
+  const recovery: Target = { quantity: recoveryOf({ at: 'overhead' }, [light], moles(n)), value: share(light) };
+  const replaced = (by: ReadonlyMap<number, Target>): ColumnInput => ({
+    ...input,
+    targets: input.targets.map((target, k) => by.get(k) ?? target),
+  });
+  return [
+    { words: `${words}; by reflux and purity`, input: replaced(new Map([[flow, purity]])) },
+    {
+      words: `${words}; by purity`,
+      input: replaced(
+        new Map([
+          [asked, purity],
+          [flow, recovery],
+        ]),
+      ),
+    },
+  ];
 }

@@ -3,9 +3,9 @@ import { readFileSync } from 'node:fs';
 import { flowOf, fractionOf, moles, recoveryOf, refluxRatio } from '../column/index.ts';
 import type { ColumnInput, Target } from '../column/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
-import { stateFrom } from '../equilibrium/index.ts';
 import { buildModel, USUAL_OPTIONS } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import { columnFeed } from './columns.ts';
 import { solvedValue } from './outcomes.ts';
 
 interface ReferenceStage {
@@ -198,16 +198,7 @@ export function inputOfReference(reference: ReferenceColumn): ColumnInput {
     feeds: feeds.map(({ stage, rate_mol_s, z, P_Pa, state, T_K = 0, vapour_fraction = 0 }) => {
       const known =
         state === 'TP' ? ({ by: 'temperature', T: T_K } as const) : ({ by: 'vapour-fraction', beta: vapour_fraction } as const);
-      const found = solvedValue(stateFrom(model, Float64Array.from(z), { by: 'pressure', P: P_Pa }, known));
-      const { flash } = found;
-      const vapourFraction = flash.phases.length === 1 ? (flash.phases[0] === 'vapour' ? 1 : 0) : flash.beta;
-      return {
-        stage,
-        flows: Float64Array.from(z, (x) => x * rate_mol_s),
-        enthalpy: found.enthalpy,
-        T: found.T,
-        vapourFraction,
-      };
+      return columnFeed(model, z, rate_mol_s, stage, P_Pa, known);
     }),
     targets: specs.map((spec) => targetOf(spec, model.n)),
   };

@@ -44,8 +44,7 @@ export function soak(seed: number, count: number): SoakReport {
   };
   for (const column of randomColumns(seed, count)) {
     const found = one(column);
-    const harder = found === undefined ? undefined : askedByPurity(column, found);
-    if (harder !== undefined) one(harder);
+    if (found !== undefined) askedByPurity(column, found).forEach(one);
   }
   times.sort((a, b) => a - b);
   report.times = [0.5, 0.9, 0.99, 1].map((q) => times[Math.min(times.length - 1, Math.floor(q * times.length))]);

@@ -1,8 +1,9 @@
 /** One sentence for each reason, open point and warning: the same on the screen, in the API and on the command line. */
-import type { NamedCell, OpenPoint, Reason, Warning } from '../numerics/index.ts';
+import type { NamedCell, Obstacle, OpenPoint, Reason, Warning } from '../numerics/index.ts';
 import { findUnit } from './dimensions.ts';
-import type { Site } from './dimensions.ts';
+import type { Dimension, Site } from './dimensions.ts';
 import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
+import { shownUnit } from './unitSets.ts';
 import type { UnitChoice } from './unitSets.ts';
 import { capital } from './words.ts';
 
@@ -16,15 +17,15 @@ export interface Show {
   ratio: (r: number) => string;
   count: (n: number) => string;
   share: (e: number) => string;
+  /** With its unit. */
+  quantity: (value: number, dimension: Dimension) => string;
 }
 
-export type ShownUnits = Pick<UnitChoice, 'temperature' | 'pressure' | 'molarFlow' | 'massFlow'>;
-
 /** A `Show` in these units. */
-export function showIn(units: ShownUnits, site: Site): Show {
-  const shown = (dimension: keyof ShownUnits): ((value: number) => string) => {
-    const unit = findUnit(dimension, units[dimension]);
-    return (value) => `${formatQuantity(value, unit, site)} ${unit.id}`;
+export function showIn(units: UnitChoice, site: Site): Show {
+  const shown = (dimension: Dimension): ((value: number) => string) => {
+    const unit = findUnit(dimension, shownUnit(units, dimension));
+    return (value) => `${formatQuantity(value, unit, site)} ${unit.id}`.trim();
   };
   return {
     temperature: shown('temperature'),
@@ -35,7 +36,34 @@ export function showIn(units: ShownUnits, site: Site): Show {
     ratio: (r) => formatNumber(r),
     count: (n) => formatFixed(n, 0),
     share: (e) => formatNumber(e, 2),
+    quantity: (value, dimension) => shown(dimension)(value),
   };
+}
+
+/** What stands in the way of a target, as the rest of a sentence that says how far it came. */
+export function explainObstacle(obstacle: Obstacle, show: Show): string {
+  switch (obstacle.kind) {
+    case 'balance-forbids':
+      return 'beyond that the overall balance forbids it with the other targets';
+    case 'product-full':
+      return `the ${obstacle.name} is full: it holds ${obstacle.with.length === 0 ? 'nothing else' : `all the ${obstacle.with.join(' and ')} and nothing else besides`}, so that only a larger one takes in more`;
+    case 'azeotrope':
+      return `${obstacle.name} and ${obstacle.other} boil together at ${show.fraction(obstacle.x)} ${obstacle.name} of the two, ${show.temperature(obstacle.T)}: no reflux and no stages go past that; another pressure or a third component may`;
+    case 'too-few-stages':
+      return obstacle.isHeld
+        ? `beyond that ${show.count(obstacle.stages)} rungs do not part it at a reflux ratio of ${show.ratio(obstacle.reflux)}: give it more rungs, or more reflux`
+        : `beyond that ${show.count(obstacle.stages)} rungs do not part it at any reflux (${formatNumber(obstacle.reflux, 3)} here): give it more`;
+    case 'below-minimum-reflux':
+      return `beyond that a reflux ratio of ${show.ratio(obstacle.reflux)} is below the least: from rung ${show.count(obstacle.from)} to ${show.count(obstacle.to)} nothing changes any more. Raise the reflux`;
+    case 'product-dries':
+      return `beyond that the ${obstacle.name} dries up (${show.molarFlow(obstacle.flow)} left)`;
+    case 'stage-dries':
+      return `beyond that no ${obstacle.phase} is left on rung ${show.count(obstacle.stage)}`;
+    case 'pinch':
+      return `beyond that nothing changes any more from rung ${show.count(obstacle.from)} to ${show.count(obstacle.to)}: a pinch`;
+    case 'turns':
+      return 'beyond that the other targets leave no column: more of it would need less of what brings it';
+  }
 }
 
 export function explain(reason: Reason, show: Show): string {
@@ -55,7 +83,11 @@ export function explain(reason: Reason, show: Show): string {
     case 'targets-beyond-balance':
       return `${listed(reason.targets)} cannot be true together with the overall balance: no products of these feeds have such amounts. Change one of them.`;
     case 'stopped-short':
-      return `${capital(reason.target)} was brought ${formatFixed(100 * reason.share, 0)} % of the way, to ${formatNumber(reason.reached, 3)} of ${formatNumber(reason.wanted, 3)} wanted; beyond that no column was found. Ask for less, or give it more stages.`;
+      return `${capital(reason.target)} was brought to ${show.quantity(reason.reached, reason.measured)} of ${show.quantity(reason.wanted, reason.measured)} wanted${reason.obstacle === null ? '; beyond that no column was found. Ask for less, or give it more stages' : `: ${explainObstacle(reason.obstacle, show)}`}.`;
+    case 'gas-in-pair':
+      return `${capital(reason.name)} is a gas here: with one other component it has no boiling point to draw. Look at a pair of what condenses.`;
+    case 'too-many-components':
+      return `Azeotropes are looked for among ${show.count(reason.most)} components at most: look at the pairs, or at a case with fewer.`;
     case 'draw-too-large':
       return `What is drawn from stage ${show.count(reason.stage)} is more than leaves it: draw less, or raise the reflux.`;
     case 'keys-turn':

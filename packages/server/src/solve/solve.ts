@@ -5,9 +5,10 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { productRows, stageRows } from '@keen-ladder/core';
 import { readCaseFile, ResultFile } from '@keen-ladder/schema';
 import { solveCase } from './results.ts';
-import { asCsv, productRows, stageRows, summaryOf } from './summary.ts';
+import { asCsv, summaryOf } from './summary.ts';
 
 const UNREADABLE = 4;
 
@@ -22,10 +23,12 @@ function main(): number {
   if (out !== undefined) writeFileSync(out, JSON.stringify(ResultFile.parse(result), null, 1) + '\n');
   if (csv !== undefined) {
     mkdirSync(csv, { recursive: true });
+    const { document } = read.value;
+    const { components } = document.mixture;
     for (const { id, ladder } of result.units) {
       if (ladder?.state !== 'solved') continue;
-      writeFileSync(join(csv, `${id}-stages.csv`), asCsv(stageRows(ladder.value, result.components, read.value.document)));
-      writeFileSync(join(csv, `${id}-products.csv`), asCsv(productRows(ladder.value, result.components, read.value.document)));
+      writeFileSync(join(csv, `${id}-stages.csv`), asCsv(stageRows(ladder.value, components, document)));
+      writeFileSync(join(csv, `${id}-products.csv`), asCsv(productRows(ladder.value, components, document)));
     }
   }
   return exit;

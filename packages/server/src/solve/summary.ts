@@ -1,6 +1,6 @@
 /** Results in words, and as tables for a spreadsheet. */
-import { findUnit, formatNumber, formatQuantity, fromSI, shownUnit } from '@keen-ladder/core';
-import type { Dimension, LadderFacts } from '@keen-ladder/core';
+import { findUnit, formatNumber, formatQuantity, shownUnit } from '@keen-ladder/core';
+import type { Dimension } from '@keen-ladder/core';
 import type { CaseDocument, ResultFile } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
@@ -51,66 +51,6 @@ function ladderLines(ladder: LadderNumbers, components: readonly string[], docum
       const parts = components.map((name, i) => `${name} ${formatNumber((product.flows[i] ?? 0) / product.flow, 4)}`);
       return `    ${product.name}: ${show(product.flow, 'molarFlow')} at ${show(product.T, 'temperature')}: ${parts.join(', ')}`;
     }),
-  ];
-}
-
-/** One row per rung, SI-free: in the case's own units. */
-export function stageRows(
-  ladder: LadderNumbers | LadderFacts,
-  components: readonly string[],
-  { display, site }: CaseDocument,
-): (string | number)[][] {
-  const number = (value: number, dimension: Dimension): number =>
-    Number(fromSI(value, findUnit(dimension, shownUnit(display, dimension)), site).toPrecision(10));
-  return [
-    [
-      'stage',
-      `temperature (${display.temperature})`,
-      `pressure (${display.pressure})`,
-      `liquid (${display.molarFlow})`,
-      `vapour (${display.molarFlow})`,
-      ...components.map((name) => `x ${name} (mol/mol)`),
-      ...components.map((name) => `y ${name} (mol/mol)`),
-    ],
-    ...ladder.T.map((T, j) => [
-      j + 1,
-      number(T, 'temperature'),
-      number(ladder.P[j] ?? 0, 'pressure'),
-      number(ladder.liquid[j] ?? 0, 'molarFlow'),
-      number(ladder.vapour[j] ?? 0, 'molarFlow'),
-      ...(ladder.x[j] ?? []),
-      ...(ladder.y[j] ?? []),
-    ]),
-  ];
-}
-
-/** One row per product. */
-export function productRows(
-  ladder: LadderNumbers,
-  components: readonly string[],
-  { display, site }: CaseDocument,
-): (string | number)[][] {
-  const number = (value: number, dimension: Dimension): number =>
-    Number(fromSI(value, findUnit(dimension, shownUnit(display, dimension)), site).toPrecision(10));
-  return [
-    [
-      'product',
-      'phase',
-      'stage',
-      `flow (${display.molarFlow})`,
-      `flow (${display.massFlow})`,
-      `temperature (${display.temperature})`,
-      ...components.map((name) => `${name} (mol/mol)`),
-    ],
-    ...ladder.products.map((p) => [
-      p.name,
-      p.phase,
-      p.stage,
-      number(p.flow, 'molarFlow'),
-      number(p.massFlow, 'massFlow'),
-      number(p.T, 'temperature'),
-      ...p.flows.map((flow) => flow / p.flow),
-    ]),
   ];
 }
 

@@ -17,6 +17,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../case/CasePage.tsx')).CasePage }),
         children: [
           { index: true, lazy: async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop }) },
+          { path: 'mixture', lazy: async () => ({ Component: (await import('../mixture/MixturePage.tsx')).MixturePage }) },
           { path: 'balance', lazy: async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage }) },
           { path: 'estimate', lazy: async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage }) },
           { path: 'factors', lazy: async () => ({ Component: (await import('../absorption/FactorsPage.tsx')).FactorsPage }) },

@@ -10,6 +10,7 @@ import {
   selectLadderMilliseconds,
   selectLadderStanding,
   selectMilliseconds,
+  selectMixtureStanding,
 } from '../stops/standing.ts';
 import type { Standing } from '../stops/standing.ts';
 import { selectColumn, selectComponents } from '../document/selectors.ts';
@@ -25,10 +26,14 @@ export function Route() {
   const factors = useAppSelector(selectFactorsStanding);
   const ladder = useAppSelector(selectLadderStanding);
   const ladderTime = useAppSelector(selectLadderMilliseconds);
+  const mixture = useAppSelector(selectMixtureStanding);
+  const count = useAppSelector(selectComponents).length;
+  const words = count === 1 ? '1 component' : `${count} components`;
   const service = useAppSelector(selectColumn)?.service ?? 'distillation';
   if (service !== 'distillation')
     return (
       <nav className="route" aria-label="Stops of this case">
+        <Stop to="mixture" name="Mixture" standing={mixture} words={words} />
         <Stop to="balance" name="Feeds" standing={balance} words="complete" />
         <Stop to="transfer" name="Graph" standing={drawing} words={`solved · ${duration(milliseconds)}`} />
         <Stop to="factors" name="Estimate" standing={factors} words="solved" />
@@ -37,6 +42,7 @@ export function Route() {
     );
   return (
     <nav className="route" aria-label="Stops of this case">
+      <Stop to="mixture" name="Mixture" standing={mixture} words={words} />
       <Stop to="balance" name="Feed & balance" standing={balance} words="complete" />
       {isBinary && <Stop to="graph" name="Graph" standing={graph} words={`solved · ${duration(milliseconds)}`} />}
       <Stop to="estimate" name="Estimate" standing={estimate} words="solved" />

@@ -1,4 +1,5 @@
 /** The document of the open case: what was entered, nothing that was computed. Every action says what the engineer did. */
+import { ladderTarget, sameQuantity } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { newCaseDocument, newStream } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
@@ -34,6 +35,21 @@ function prepared<P>(payload: P, gesture?: string): { payload: P; meta: Gesture 
 }
 
 type Change<P> = PayloadAction<P, string, Gesture>;
+interface LetGo {
+  column: string;
+  target: string;
+  held: LadderTarget['quantity'];
+  /** SI */
+  value: number;
+}
+
+interface FreedHandle {
+  column: string;
+  handle: Ladder['freed'][number];
+  /** What it is now, SI; null where that is not known yet. */
+  value: number | null;
+}
+
 type OfColumn<K extends string, V> = { column: string } & Record<K, V>;
 type OfStream<K extends string, V> = { stream: string } & Record<K, V>;
 
@@ -160,13 +176,7 @@ const documentSlice = createSlice({
         const id = freeId('draw', column.draws);
         column.draws.push({ id, name: `side draw ${column.draws.length + 1}`, phase: 'liquid' });
         const quantity = { kind: 'flow', place: id, components: [], basis: 'mole' } as const;
-        column.ladder?.targets.push({
-          id: `flow-${id}`,
-          quantity: { ...quantity, components: [] },
-          wish: 'equal',
-          value: null,
-          isInForce: true,
-        });
+        column.ladder?.targets.push(ladderTarget(`flow-${id}`, { ...quantity, components: [] }, null));
       },
     },
     drawChanged: {
@@ -359,6 +369,20 @@ const documentSlice = createSlice({
         else ladder.targets[at] = payload.target;
       },
     },
+    /** Out of force, and what it moved held where it stands: by its own card, or by a new one. */
+    targetLetGo: {
+      prepare: prepared<LetGo>,
+      reducer(state, { payload }: Change<LetGo>) {
+        const ladder = columnOf(state, payload.column)?.ladder;
+        const target = ladder?.targets.find(({ id }) => id === payload.target);
+        if (!ladder || !target) return;
+        target.isInForce = false;
+        const { held, value } = payload;
+        const card = ladder.targets.find(({ quantity }) => sameQuantity(quantity, held));
+        if (card === undefined) ladder.targets.push(ladderTarget(freeId(held.kind, ladder.targets), held, value));
+        else Object.assign(card, { isInForce: true, wish: 'equal', value });
+      },
+    },
     targetRemoved: {
       prepare: prepared<OfColumn<'target', string>>,
       reducer(state, { payload }: Change<OfColumn<'target', string>>) {
@@ -371,20 +395,15 @@ const documentSlice = createSlice({
     },
     /** Something that was given may be moved from now on; its card holds what it is, until another target takes its place. */
     handleFreed: {
-      prepare: prepared<OfColumn<'handle', Ladder['freed'][number]>>,
-      reducer(state, { payload }: Change<OfColumn<'handle', Ladder['freed'][number]>>) {
+      prepare: prepared<FreedHandle>,
+      reducer(state, { payload }: Change<FreedHandle>) {
         const ladder = columnOf(state, payload.column)?.ladder;
         const { handle } = payload;
         if (!ladder || ladder.freed.some((freed) => isSameHandle(freed, handle))) return;
         ladder.freed.push(handle);
-        const given = handle.kind === 'feed-flow' ? 1 : 0;
-        ladder.targets.push({
-          id: freeId('freed', ladder.targets),
-          quantity: { kind: 'freed', handle },
-          wish: 'equal',
-          value: given,
-          isInForce: true,
-        });
+        // The heat that a rung was given is the card's from now on.
+        if (handle.kind === 'stage-duty') ladder.heats = ladder.heats.filter(({ stage }) => stage !== handle.stage);
+        ladder.targets.push(ladderTarget(freeId('freed', ladder.targets), { kind: 'freed', handle }, payload.value));
       },
     },
     /** A pump-around with the two targets that say its flow and its duty. */
@@ -402,7 +421,7 @@ const documentSlice = createSlice({
           to: middle,
         });
         for (const kind of ['loop-flow', 'loop-duty'] as const)
-          ladder.targets.push({ id: `${kind}-${id}`, quantity: { kind, loop: id }, wish: 'equal', value: null, isInForce: true });
+          ladder.targets.push(ladderTarget(`${kind}-${id}`, { kind, loop: id }, null));
       },
     },
     pumpAroundRemoved: {
@@ -492,6 +511,7 @@ export const {
   pumpAroundAdded,
   pumpAroundRemoved,
   rungChosen,
+  targetLetGo,
   targetRemoved,
   targetSet,
   caseOpened,

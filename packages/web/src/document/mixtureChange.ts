@@ -20,6 +20,8 @@ export function takeOverMixture(document: CaseDocument, mixture: CaseDocument['m
       const component = successor.get(cell.component);
       return component === undefined ? [] : [{ ...cell, component }];
     });
+    // Compositions of a given profile belong to the components that it was given for.
+    if (unit.ladder?.given) unit.ladder.given.x = [];
     const { keys } = unit.estimate;
     if (keys !== null && !(successor.get(keys.light) === keys.light && successor.get(keys.heavy) === keys.heavy))
       unit.estimate.keys = null;

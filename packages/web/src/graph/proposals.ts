@@ -64,6 +64,8 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'stopped-short':
     case 'runs-dry':
     case 'draw-too-large':
+    case 'too-many-components':
+    case 'gas-in-pair':
     case 'not-condensable':
     case 'feed-outside-products':
     case 'draw-outside-products':

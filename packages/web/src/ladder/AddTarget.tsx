@@ -1,7 +1,7 @@
 /** A new target: what is wanted, of which product or stage, of which components. It comes as a card that is not in force yet. */
 import { PlusOutlined } from '@ant-design/icons';
 import type { LadderQuantity } from '@keen-ladder/core';
-import { placeName } from '@keen-ladder/core';
+import { ladderTarget, placeName } from '@keen-ladder/core';
 import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -62,7 +62,7 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
   const [phase, setPhase] = useState<'liquid' | 'vapour'>('liquid');
   const places = [
     'overhead',
-    ...(ladder.top === 'partial' || ladder.top === 'mixed' ? ['overhead-vapour'] : []),
+    ...(ladder.top === 'mixed' ? ['distillate', 'overhead-vapour'] : []),
     ...column.draws.map(({ id }) => id),
     'bottoms',
   ].map((value) => ({ value, label: placeName(column, value) }));
@@ -112,7 +112,7 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
     dispatch(
       targetSet({
         column: column.id,
-        target: { id: `target-${kind}`, quantity, wish: 'equal', value: null, isInForce: false },
+        target: { ...ladderTarget(`target-${kind}`, quantity, null), isInForce: false },
       }),
     );
     onDone();

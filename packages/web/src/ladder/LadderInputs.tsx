@@ -1,29 +1,22 @@
 /** What the ladder is asked and built of. */
-import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
-import { freedName } from '@keen-ladder/core';
-import { App, Button, Dropdown, Input } from 'antd';
-import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { DrawFields } from '../balance/DrawFields.tsx';
-import {
-  feedWayChosen,
-  handleFreed,
-  ladderSet,
-  ladderStagesSet,
-  pumpAroundAdded,
-  pumpAroundRemoved,
-  rungChosen,
-} from '../document/documentSlice.ts';
+import { feedWayChosen, ladderSet, ladderStagesSet, rungChosen } from '../document/documentSlice.ts';
 import type { Column, Ladder } from '../document/documentSlice.ts';
-import { selectDocument, selectFeeds } from '../document/selectors.ts';
+import { selectFeeds } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectLadderStanding, selectLastLadder } from '../stops/standing.ts';
 import { AddTarget } from './AddTarget.tsx';
 import { CountField } from './CountField.tsx';
+import { Efficiencies } from './Efficiencies.tsx';
+import { Free } from './Free.tsx';
+import { HowSolved } from './HowSolved.tsx';
+import { PressureInputs } from './PressureInputs.tsx';
+import { PumpArounds } from './PumpArounds.tsx';
 import type { Numbering } from './rungs.ts';
 import { rungNumber, rungOf } from './rungs.ts';
-import { PressureInputs } from './PressureInputs.tsx';
+import { SideHeats } from './SideHeats.tsx';
 import { TargetCard } from './TargetCard.tsx';
 
 const tops: { value: Ladder['top']; label: string }[] = [
@@ -126,15 +119,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
         onChange={(bottom) => set({ bottom })}
       />
       <PressureInputs column={column} ladder={ladder} />
-      <QuantityField
-        label="Tray efficiency"
-        path={`${path}.efficiency.all`}
-        value={{ si: ladder.efficiency.all, dimension: 'ratio' }}
-        dimensions={['ratio']}
-        step={0.05}
-        note="Murphree’s, of the vapour"
-        onChange={(value, gesture) => set({ efficiency: { ...ladder.efficiency, all: value?.si ?? 1 } }, gesture)}
-      />
+      <Efficiencies column={column} ladder={ladder} />
       <QuantityField
         label="Heat loss"
         path={`${path}.heatLoss`}
@@ -190,6 +175,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
       <PumpArounds column={column} ladder={ladder} />
       <SideHeats column={column} ladder={ladder} />
       <Free column={column} ladder={ladder} />
+      <HowSolved column={column} ladder={ladder} />
     </section>
   );
 }
@@ -232,155 +218,6 @@ function Subcooling({ ladder, path, onSet }: SubcoolingProps) {
           }}
         />
       )}
-    </>
-  );
-}
-
-function PumpArounds({ column, ladder }: Props) {
-  const dispatch = useAppDispatch();
-  const path = `units.${column.id}.ladder.pumpArounds`;
-  const change = (id: string, part: Partial<Ladder['pumpArounds'][number]>, gesture?: string) =>
-    dispatch(
-      ladderSet(
-        { column: column.id, change: { pumpArounds: ladder.pumpArounds.map((p) => (p.id === id ? { ...p, ...part } : p)) } },
-        gesture,
-      ),
-    );
-  return (
-    <>
-      {ladder.pumpArounds.map(({ id, name, from, to }) => (
-        <div key={id} className="loop">
-          <span className="draw">
-            <Input
-              className="draw-name"
-              variant="borderless"
-              aria-label="Name of the pump-around"
-              maxLength={60}
-              value={name}
-              onChange={(event) => change(id, { name: event.target.value }, `loop-name-${id}`)}
-            />
-            <Button
-              type="text"
-              size="small"
-              icon={<CloseOutlined />}
-              aria-label={`Take ${name} away`}
-              onClick={() => dispatch(pumpAroundRemoved({ column: column.id, loop: id }))}
-            />
-          </span>
-          <CountField
-            label="from rung"
-            path={`${path}.${id}.from`}
-            value={from}
-            unit=""
-            least={1}
-            most={ladder.stages}
-            onChange={(next, gesture) => change(id, { from: next }, gesture)}
-          />
-          <CountField
-            label="back to rung"
-            path={`${path}.${id}.to`}
-            value={to}
-            unit=""
-            least={1}
-            most={ladder.stages}
-            onChange={(next, gesture) => change(id, { to: next }, gesture)}
-          />
-        </div>
-      ))}
-      <Button type="text" icon={<PlusOutlined />} onClick={() => dispatch(pumpAroundAdded({ column: column.id }))}>
-        Pump-around
-      </Button>
-    </>
-  );
-}
-
-/** What is given may be freed: a solvent's flow found for a purity, a feed's heat for a temperature. */
-function Free({ column, ladder }: Props) {
-  const dispatch = useAppDispatch();
-  const document = useAppSelector(selectDocument);
-  const feeds = useAppSelector(selectFeeds);
-  const handles: Ladder['freed'] = [
-    ...feeds.flatMap(({ id }): Ladder['freed'] => [
-      { kind: 'feed-flow', stream: id },
-      { kind: 'feed-heat', stream: id },
-    ]),
-    { kind: 'pressure' },
-    ...(ladder.top === 'total' && ladder.subcooling?.by !== 'temperature' ? [{ kind: 'subcooling' } as const] : []),
-  ];
-  const left = handles.filter((handle) => !ladder.freed.some((freed) => JSON.stringify(freed) === JSON.stringify(handle)));
-  return (
-    <Dropdown
-      trigger={['click']}
-      disabled={left.length === 0}
-      menu={{
-        items: left.map((handle) => ({ key: JSON.stringify(handle), label: freedName(document, handle) })),
-        onClick: ({ key }) => {
-          const handle = left.find((one) => JSON.stringify(one) === key);
-          if (handle !== undefined) dispatch(handleFreed({ column: column.id, handle }));
-        },
-      }}
-    >
-      <Button type="text" icon={<PlusOutlined />}>
-        Let something move
-      </Button>
-    </Dropdown>
-  );
-}
-
-function SideHeats({ column, ladder }: Props) {
-  const dispatch = useAppDispatch();
-  const { message } = App.useApp();
-  const [next, setNext] = useState(Math.max(2, Math.round((2 * ladder.stages) / 3)));
-  const path = `units.${column.id}.ladder.heats`;
-  const set = (heats: Ladder['heats'], gesture?: string) => dispatch(ladderSet({ column: column.id, change: { heats } }, gesture));
-  return (
-    <>
-      {ladder.heats.map(({ stage, duty }, k) => (
-        <div key={stage} className="side-heat">
-          <QuantityField
-            label={`Heat on rung ${stage}`}
-            path={`${path}.${k}`}
-            value={{ si: duty, dimension: 'power' }}
-            dimensions={['power']}
-            step={10}
-            onChange={(value, gesture) =>
-              set(
-                ladder.heats.map((h, i) => (i === k ? { ...h, duty: value?.si ?? 0 } : h)),
-                gesture,
-              )
-            }
-          />
-          <Button
-            type="text"
-            size="small"
-            icon={<CloseOutlined />}
-            aria-label={`Take the heat on rung ${stage} away`}
-            onClick={() => set(ladder.heats.filter((_, i) => i !== k))}
-          />
-        </div>
-      ))}
-      <span className="draw">
-        <Button
-          type="text"
-          icon={<PlusOutlined />}
-          onClick={() => {
-            if (ladder.heats.some(({ stage }) => stage === next)) void message.info(`Rung ${next} has its heat already.`);
-            else set([...ladder.heats, { stage: next, duty: 0 }]);
-          }}
-        >
-          Heater or cooler on rung
-        </Button>
-        <Input
-          className="rung-choice"
-          variant="borderless"
-          aria-label="Rung of the heater or cooler"
-          value={next}
-          onChange={(event) => {
-            const typed = Number(event.target.value);
-            if (Number.isInteger(typed) && typed >= 1 && typed <= ladder.stages) setNext(typed);
-          }}
-        />
-      </span>
     </>
   );
 }

@@ -1,4 +1,5 @@
 /** The Ladder stop: targets and column on the left, the ladder with its strips in the middle, products and what is to be said in the margin. */
+import { stageRows } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useStore } from 'react-redux';
@@ -18,7 +19,6 @@ import { LadderCharts } from './LadderCharts.tsx';
 import { LadderInputs } from './LadderInputs.tsx';
 import { LadderMargin } from './LadderMargin.tsx';
 import { ProductTable } from './ProductTable.tsx';
-import { ladderRows } from './rows.ts';
 import { LadderStages } from './LadderStages.tsx';
 import { selectTable } from './table.ts';
 
@@ -79,7 +79,12 @@ function LadderSheet({ pointed, onPoint, settings, onSettings }: SheetProps) {
         {view === 'Ladder' && facts !== null && (
           <span className="sheet-tools">
             <StripChoice settings={settings} onChange={onSettings} />
-            <SaveChart svg={svg} name={`${caseName} – ladder`} rows={() => ladderRows(facts, table)} table="Stages as CSV" />
+            <SaveChart
+              svg={svg}
+              name={`${caseName} – ladder`}
+              rows={() => stageRows(facts, table.components, table)}
+              table="Stages as CSV"
+            />
           </span>
         )}
       </div>

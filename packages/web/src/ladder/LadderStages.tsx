@@ -1,12 +1,12 @@
 /** Stage by stage with every quantity; the row and the rung point at each other. */
-import { findUnit, formatNumber, formatQuantity, fromSI } from '@keen-ladder/core';
+import { findUnit, formatNumber, formatQuantity, fromSI, stageRows } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useElementSize } from '../charts/useElementSize.ts';
-import { ladderRows, shortFraction } from './rows.ts';
+import { shortFraction } from './rows.ts';
 import { rungNumber } from './rungs.ts';
 import type { Numbering } from './rungs.ts';
 import { numberingWords } from './rungs.ts';
@@ -103,7 +103,7 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
     <div className="stage-table ladder-table" ref={panel} onMouseLeave={() => onPoint(0)}>
       <div className="table-head">
         <span className="quiet small">{numberingWords(numbering, top)}</span>
-        <TakeAway name="stages" rows={() => ladderRows(facts, table)} />
+        <TakeAway name="stages" rows={() => stageRows(facts, components, table)} />
       </div>
       {size !== undefined && (
         <Table<Row>

@@ -1,12 +1,12 @@
 /** Products in every basis, what of each component goes where, and what enters against what leaves. */
-import { findUnit, formatNumber, formatQuantity, fromSI } from '@keen-ladder/core';
+import { findUnit, formatNumber, formatQuantity, fromSI, productRows } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { componentColor } from '../theme/componentColors.ts';
-import { productRows, shortFraction } from './rows.ts';
+import { shortFraction } from './rows.ts';
 import { selectTable } from './table.ts';
 import { TakeAway } from './TakeAway.tsx';
 
@@ -54,7 +54,7 @@ export function ProductTable({ facts }: { facts: LadderFacts }) {
     <div className="balance-scroll ladder-table">
       <div className="table-head">
         <Segmented<Shown> size="small" options={shownWords} value={shown} onChange={setShown} aria-label="What the table tells" />
-        <TakeAway name="products" rows={() => productRows(facts, table)} />
+        <TakeAway name="products" rows={() => productRows(facts, components, table)} />
       </div>
       <table className="balance" aria-label="Products of the ladder">
         <thead>

@@ -1,11 +1,11 @@
 /** A target: what is wanted, how it stands, what is moved for it; in force or kept for later. */
 import { CloseOutlined } from '@ant-design/icons';
-import { capital, quantityDimension, quantityName } from '@keen-ladder/core';
+import { capital, quantityDimension, quantityName, sameQuantity } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { Button, Dropdown, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { ladderSet, targetRemoved, targetSet } from '../document/documentSlice.ts';
+import { ladderSet, targetLetGo, targetRemoved, targetSet } from '../document/documentSlice.ts';
 import type { Column, Ladder, LadderTarget } from '../document/documentSlice.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
@@ -114,7 +114,7 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
       {isInForce && typeof standing?.moves === 'string' && (
         <div className="target-line">
           <span className="quiet">moves</span>
-          <span className="target-now">{standing.moves}</span>
+          <Moves column={column} target={target} name={name} served={standing.moves} handles={facts?.handles ?? []} />
         </div>
       )}
       {isTold && (
@@ -135,6 +135,53 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
     </li>
   );
 }
+
+interface MovesProps {
+  column: Column;
+  target: LadderTarget;
+  name: string;
+  /** The handle's name that serves it. */
+  served: string;
+  handles: LadderFacts['handles'];
+}
+
+/** Which handle serves the target, proposed from how strongly each moves it, or chosen; and a way to hold the handle in place of the target. */
+function Moves({ column, target, name, served, handles }: MovesProps) {
+  const dispatch = useAppDispatch();
+  const isProposed = target.moves === null;
+  const handle = handles.find((one) => one.name === served);
+  const canHold = handle !== undefined && !sameQuantity(handle.quantity, target.quantity);
+  const choose = (next: string) => {
+    if (next === HOLD && handle !== undefined)
+      dispatch(targetLetGo({ column: column.id, target: target.id, held: handle.quantity, value: handle.value }));
+    else
+      dispatch(
+        targetSet({
+          column: column.id,
+          target: { ...target, moves: handles.find((one) => one.name === next)?.quantity ?? null },
+        }),
+      );
+  };
+  return (
+    <Select
+      size="small"
+      variant="borderless"
+      className="target-moves"
+      aria-label={`${name}: what it moves`}
+      value={isProposed ? PROPOSED : served}
+      options={[
+        { value: PROPOSED, label: isProposed ? `${served}, as proposed` : 'as proposed' },
+        ...handles.map((one) => ({ value: one.name, label: one.name })),
+        ...(canHold ? [{ value: HOLD, label: `hold ${served} where it is, instead` }] : []),
+      ]}
+      popupMatchSelectWidth={false}
+      onChange={choose}
+    />
+  );
+}
+
+const PROPOSED = 'as proposed';
+const HOLD = 'hold it instead';
 
 function stateWords({ isInForce, wish }: LadderTarget, isMet: boolean, isHolding: boolean): string {
   if (!isInForce) return 'not in force';

@@ -1,4 +1,4 @@
-import { bareLadder, createCaseSolver } from '@keen-ladder/core';
+import { bareLadder, createCaseSolver, productRows, stageRows } from '@keen-ladder/core';
 import { demoCases } from '@keen-ladder/schema/demo';
 import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';
@@ -8,17 +8,19 @@ import {
   drawRemoved,
   handleFreed,
   ladderCarried,
+  ladderSet,
   ladderStagesSet,
   pumpAroundAdded,
   pumpAroundRemoved,
   rungChosen,
+  targetLetGo,
   targetRemoved,
 } from '../document/documentSlice.ts';
 import { tokens } from '../theme/tokens.ts';
 import { stripsOf } from './drawing/strips.ts';
 import type { StripSettings } from './drawing/stripSettings.ts';
 import { spread } from './drawing/tags.ts';
-import { ladderRows, productRows, shortFraction } from './rows.ts';
+import { shortFraction } from './rows.ts';
 import { numberingWords, rungName, rungNumber, rungOf } from './rungs.ts';
 
 const demo = (name: string) => {
@@ -109,7 +111,7 @@ describe('strips', () => {
     expect(volatility?.lines[0]?.values[3] ?? 0).toBeGreaterThan(1);
   });
   test('tables count every rung and every product, in the case’s units', () => {
-    const rows = ladderRows(facts, table);
+    const rows = stageRows(facts, table.components, table);
     expect(rows).toHaveLength(29);
     expect(rows[0]).toContain('temperature, °C');
     expect(
@@ -118,7 +120,7 @@ describe('strips', () => {
         .flat()
         .every((cell) => Number.isFinite(cell)),
     ).toBe(true);
-    const products = productRows(facts, table);
+    const products = productRows(facts, table.components, table);
     expect(products[0]).toEqual(['', 'distillate', 'bottoms']);
     expect(products.find(([name]) => name === 'flow, kmol/h')?.[1]).toBeCloseTo(64.7, 6);
   });
@@ -169,14 +171,29 @@ describe('what the engineer does to a ladder', () => {
   test('what is freed holds what it is by a card, and is fixed again when the card goes', () => {
     const { store, ladder } = opened('Acetone from drying air');
     const handle = { kind: 'feed-flow', stream: 'feed-2' } as const;
-    store.dispatch(handleFreed({ column: 'column', handle }));
-    store.dispatch(handleFreed({ column: 'column', handle }));
+    store.dispatch(handleFreed({ column: 'column', handle, value: 1 }));
+    store.dispatch(handleFreed({ column: 'column', handle, value: 1 }));
     expect(ladder().freed).toEqual([handle]);
     expect(ladder().targets).toMatchObject([{ quantity: { kind: 'freed', handle }, value: 1, isInForce: true }]);
     const { outcome } = createCaseSolver().ladder(store.getState().document.present, 'column');
     expect(outcome.state).toBe('solved');
     store.dispatch(targetRemoved({ column: 'column', target: ladder().targets[0]?.id ?? '' }));
     expect(ladder().freed).toEqual([]);
+  });
+  test('a heat that is freed is its card’s; a target that is let go leaves its handle held', () => {
+    const { store, ladder } = opened('Four-alcohol splitter');
+    store.dispatch(ladderSet({ column: 'column', change: { heats: [{ stage: 9, duty: 2e4 }] } }));
+    store.dispatch(handleFreed({ column: 'column', handle: { kind: 'stage-duty', stage: 9 }, value: 2e4 }));
+    expect(ladder().heats).toEqual([]);
+    const { outcome } = createCaseSolver().ladder(store.getState().document.present, 'column');
+    if (outcome.state !== 'solved') throw new Error('not solved');
+    const served = outcome.value.handles.find(({ name }) => name === outcome.value.targets['reflux']?.moves);
+    if (served === undefined) throw new Error('nothing serves the reflux ratio');
+    store.dispatch(targetLetGo({ column: 'column', target: 'reflux', held: served.quantity, value: served.value }));
+    expect(ladder().targets.find(({ id }) => id === 'reflux')?.isInForce).toBe(false);
+    const after = createCaseSolver().ladder(store.getState().document.present, 'column').outcome;
+    if (after.state !== 'solved') throw new Error('not solved');
+    expect(after.value.refluxRatio).toBeCloseTo(outcome.value.refluxRatio ?? 0, 8);
   });
   test('carrying over replaces the ladder in one step', () => {
     const { store, ladder } = opened('Four-alcohol splitter');

@@ -10,11 +10,13 @@ import type {
   OpenPoint,
   Outcome,
   Reason,
+  ThermoModel,
   Warning,
 } from '@keen-ladder/core';
+import { buildModel } from '@keen-ladder/core';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
-import { selectHashes } from '../document/selectors.ts';
+import { selectHashes, selectMixture } from '../document/selectors.ts';
 
 /** What the last result says. */
 export type LastStanding<T> =
@@ -73,6 +75,13 @@ export const selectLastLadder = (state: RootState): LadderFacts | null => state.
 export const selectLadderMilliseconds = (state: RootState): number => state.results.ladder?.milliseconds ?? 0;
 export const selectLastLadderStanding = createSelector([selectLadderResult], (result) => standingOf(result?.outcome));
 export const selectIsLadderStale = (state: RootState): boolean => differs(selectLadderResult(state), selectHashes(state)?.ladder);
+
+/** A mixture stands where its model can be built: that is quickly said, without the worker. */
+export const selectMixtureStanding = createSelector([selectMixture], (mixture): Standing<ThermoModel> => {
+  const count = mixture.components.length;
+  if (count < 2) return { state: 'open', points: [{ code: 'not-two-components', path: 'mixture.components', count }] };
+  return standingOf(buildModel(mixture));
+});
 
 const STALE = { state: 'stale' } as const;
 

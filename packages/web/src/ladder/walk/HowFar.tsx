@@ -10,7 +10,7 @@ import { LineChart } from '../../charts/LineChart.tsx';
 import { SaveChart } from '../../charts/SaveChart.tsx';
 import type { Column, LadderTarget } from '../../document/documentSlice.ts';
 import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
-import { selectShowQuantity } from '../../document/showing.ts';
+import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed } from '../../engine/resultsSlice.ts';
 import { useLook } from '../../theme/Themed.tsx';
 import { endWords } from './endWords.ts';
@@ -31,6 +31,7 @@ export function HowFar({ column, target, onClose }: Props) {
   const [instead, setInstead] = useState<string | null>(target.isInForce ? null : (others[0]?.id ?? null));
   const { found, part, isRunning, stop } = useReach(column, target, instead);
   const show = useAppSelector(selectShowQuantity);
+  const words = useAppSelector(selectShow);
   const name = quantityName(document, column, target.quantity);
   const dimension = quantityDimension(target.quantity);
   const sentence = (direction: 'up' | 'down'): string | undefined => {
@@ -38,7 +39,7 @@ export function HowFar({ column, target, onClose }: Props) {
     if (walked === undefined) return undefined;
     const side = direction === 'up' ? 'At most' : 'At least';
     if (walked === 'failed') return `${side}: the column has to stand first.`;
-    return `${side} ${show(walked.reached, dimension)}: ${endWords(walked.end, (flow) => show(flow, 'molarFlow'))}.`;
+    return `${side} ${show(walked.reached, dimension)}: ${endWords(walked.end, words)}.`;
   };
   return (
     <Modal open title={`How far does ${name} go?`} footer={null} width={680} onCancel={onClose}>

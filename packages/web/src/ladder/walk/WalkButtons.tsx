@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ladderSet, targetSet } from '../../document/documentSlice.ts';
 import type { Column, LadderTarget } from '../../document/documentSlice.ts';
 import { selectDocument } from '../../document/selectors.ts';
-import { selectShowQuantity } from '../../document/showing.ts';
+import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed, ladderPassed, ladderReturned } from '../../engine/resultsSlice.ts';
 import { endWords } from './endWords.ts';
 import { startWalk } from './walker.ts';
@@ -30,6 +30,7 @@ export function WalkButtons({ column, target, facts }: Props) {
   const store = useStore() as AppStore; // the one store there is
   const document = useAppSelector(selectDocument);
   const show = useAppSelector(selectShowQuantity);
+  const words = useAppSelector(selectShow);
   const [said, setSaid] = useState<Said | undefined>(undefined);
   const [isAsked, setAsked] = useState(false);
   const running = useRef<RunningWalk | undefined>(undefined);
@@ -126,7 +127,7 @@ export function WalkButtons({ column, target, facts }: Props) {
         <div className="walk-said" role="status">
           <p className="sentence">
             {capital(name)} came to {show(said.walked.reached, quantityDimension(target.quantity))}:{' '}
-            {endWords(said.walked.end, (flow) => show(flow, 'molarFlow'))}.
+            {endWords(said.walked.end, words)}.
           </p>
           <Button
             size="small"

@@ -17,12 +17,14 @@ export function startWalk(
 ): RunningWalk {
   const worker = new Worker(new URL('./walk.worker.ts', import.meta.url), { type: 'module' });
   const walker = wrap<Walker>(worker);
-  return {
-    done: walker.walk(document, unit, asked, proxy(onPoint)).finally(() => {
-      worker.terminate();
-    }),
-    stop: () => {
-      worker.terminate();
-    },
+  const state = { isOver: false };
+  const end = () => {
+    state.isOver = true;
+    worker.terminate();
   };
+  // Points come by a channel of their own: one may arrive after the end.
+  const visit = (point: WalkPoint) => {
+    if (!state.isOver) onPoint(point);
+  };
+  return { done: walker.walk(document, unit, asked, proxy(visit)).finally(end), stop: end };
 }

@@ -1,0 +1,77 @@
+/** A ladder's stages and products as rows of a table in the case's units: for the clipboard, for spreadsheets, for the command line. */
+import type { ComponentRecord } from '../databank/index.ts';
+import { findUnit, fromSI, shownUnit } from '../units/index.ts';
+import type { Dimension, Site, UnitChoice } from '../units/index.ts';
+import type { LadderFacts } from './ladderFacts.ts';
+
+export type TableRows = (string | number)[][];
+
+export interface TableUnits {
+  display: UnitChoice;
+  site: Site;
+}
+
+type StageNumbers = Pick<LadderFacts, 'T' | 'P' | 'liquid' | 'vapour' | 'x' | 'y'>;
+type ProductNumbers = Pick<LadderFacts, 'products'>;
+
+/** An SI value in the case's unit, as a number for a spreadsheet. */
+const makeNumber =
+  ({ display, site }: TableUnits) =>
+  (value: number, dimension: Dimension): number =>
+    rounded(fromSI(value, findUnit(dimension, shownUnit(display, dimension)), site));
+
+const rounded = (value: number): number => Number(value.toPrecision(8));
+
+/** One row per stage, from the top; every quantity. */
+export function stageRows(ladder: StageNumbers, components: readonly ComponentRecord[], units: TableUnits): TableRows {
+  const number = makeNumber(units);
+  const { temperature, pressure, molarFlow } = units.display;
+  return [
+    [
+      'stage from the top',
+      `temperature, ${temperature}`,
+      `pressure, ${pressure}`,
+      `liquid, ${molarFlow}`,
+      `vapour, ${molarFlow}`,
+      ...components.map(({ name }) => `x ${name}, mol/mol`),
+      ...components.map(({ name }) => `y ${name}, mol/mol`),
+      ...components.map(({ name }) => `K ${name}`),
+    ],
+    ...ladder.T.map((T, j) => [
+      j + 1,
+      number(T, 'temperature'),
+      number(ladder.P[j], 'pressure'),
+      number(ladder.liquid[j], 'molarFlow'),
+      number(ladder.vapour[j], 'molarFlow'),
+      ...ladder.x[j].map(rounded),
+      ...ladder.y[j].map(rounded),
+      ...ladder.x[j].map((x, i) => rounded(ladder.y[j][i] / x)),
+    ]),
+  ];
+}
+
+/** What leaves, side by side: flows, fractions by moles and by mass, and what of each component goes where. */
+export function productRows({ products }: ProductNumbers, components: readonly ComponentRecord[], units: TableUnits): TableRows {
+  const number = makeNumber(units);
+  const { temperature, pressure, molarFlow, massFlow } = units.display;
+  const leaving = components.map((_, i) => products.reduce((sum, { flows }) => sum + flows[i], 0));
+  const line = (name: string, of: (product: LadderFacts['products'][number]) => number | string): (string | number)[] => [
+    name,
+    ...products.map(of),
+  ];
+  const ofEach = (words: string, of: (product: LadderFacts['products'][number], i: number) => number): TableRows =>
+    components.map(({ name }, i) => line(`${name}, ${words}`, (product) => of(product, i)));
+  return [
+    ['', ...products.map(({ name }) => name)],
+    line('phase', ({ phase }) => phase),
+    line('stage from the top', ({ stage }) => stage),
+    line(`flow, ${molarFlow}`, ({ flow }) => number(flow, 'molarFlow')),
+    line(`flow, ${massFlow}`, (product) => number(product.massFlow, 'massFlow')),
+    line(`temperature, ${temperature}`, ({ T }) => number(T, 'temperature')),
+    line(`pressure, ${pressure}`, ({ P }) => number(P, 'pressure')),
+    ...ofEach(molarFlow, ({ flows }, i) => number(flows[i], 'molarFlow')),
+    ...ofEach('mol/mol', ({ flows, flow }, i) => rounded(flows[i] / flow)),
+    ...ofEach('kg/kg', ({ flows, massFlow: mass }, i) => rounded((flows[i] * components[i].molarMass.value) / mass)),
+    ...ofEach('part of what is fed', ({ flows }, i) => rounded(flows[i] / leaving[i])),
+  ];
+}

@@ -1,0 +1,9 @@
+/** Phase behaviour is worked out in a worker of its own: a column that is being solved does not wait for it. */
+import { mixtureMap, pairOfMixture } from '@keen-ladder/core';
+import { expose } from 'comlink';
+
+const phases = { map: mixtureMap, pair: pairOfMixture };
+
+export type Phases = typeof phases;
+
+expose(phases);
