@@ -68,6 +68,8 @@ test('an open point of another stop leads there', async ({ quietPage: page }) =>
   await openCopy(page, url(), 'Four-alcohol splitter', 'balance');
   await field(page, /^Flow/).fill('');
   await page.locator('.stop', { hasText: 'Estimate' }).click();
+  // The page before says the same until this one is there.
+  await page.waitForURL(/\/estimate$/);
   await expect(page.locator('.open-points')).toContainText('Feed flow is not set');
   await page.getByRole('button', { name: 'Go to the field' }).click();
   await expect(field(page, /^Flow/)).toBeFocused();
