@@ -7,6 +7,7 @@ export * from './transport/index.ts';
 export * from './thermo/index.ts';
 export * from './equilibrium/index.ts';
 export * from './residue/index.ts';
+export * from './regression/index.ts';
 export * from './balance/index.ts';
 export * from './shortcut/index.ts';
 export * from './binary/index.ts';

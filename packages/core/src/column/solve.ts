@@ -85,7 +85,7 @@ const POLICY: readonly Attempt[] = [
   { start: 'earlier solution', method: 'Newton, whole steps' },
   { start: 'given profile', method: 'Newton, whole steps' },
   { start: 'given profile', method: 'Newton, halved steps' },
-  { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, whole steps' },
+  { start: { sweeps: 12, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'inside-out' },

@@ -23,7 +23,7 @@ export const usualSweeps = ({ handles, input }: ColumnEquations): SweepKind => {
 
 /**
  * Fills temperatures, flows and handles.
- * @param sweeps  more of them bring a sharp front nearer to its place
+ * @param sweeps  at most; more of them bring a sharp front nearer to its place, and where temperatures are settled they end
  * @param targets what the flows are guessed from
  */
 export function startProfile(
@@ -37,7 +37,7 @@ export function startProfile(
   const work = makeSweepWork(column);
   for (let sweep = 0; sweep < sweeps; sweep++) {
     setCompositions(column, sweep === 0, kind, work);
-    if (kind === 'bubble points') moveTemperatures(column, work, range);
+    if (kind === 'bubble points' && moveTemperatures(column, work, range) < SETTLED) break;
   }
   endStart(column);
 }
@@ -378,9 +378,13 @@ function fractionsOf(column: ColumnEquations, flows: Float64Array, j: number, in
     into[i] = sum > 0 ? flows[j * n + i] / sum : input.feeds.reduce((s, feed) => s + feed.flows[i], 0) / fed;
 }
 
-/** One step of Newton's in 1/T towards Σ K x = 1, or Σ y/K = 1 in a total reboiler, with the K-values of this sweep. */
-function moveTemperatures(column: ColumnEquations, { x, K, slope }: SweepWork, range: Range): void {
+/**
+ * One step of Newton's in 1/T towards Σ K x = 1, or Σ y/K = 1 in a total reboiler, with the K-values of this sweep.
+ * @returns K by which the temperature moved that moved farthest
+ */
+function moveTemperatures(column: ColumnEquations, { x, K, slope }: SweepWork, range: Range): number {
   const { stages, n, T, liquid, vapour } = column;
+  let farthest = 0;
   for (let j = 0; j < stages; j++) {
     const isDrop = column.isTotalReboiler(j);
     fractionsOf(column, isDrop ? vapour : liquid, j, x);
@@ -394,8 +398,11 @@ function moveTemperatures(column: ColumnEquations, { x, K, slope }: SweepWork, r
     const inverse = 1 / T[j] - change / (T[j] * T[j]);
     if (!Number.isFinite(inverse)) continue;
     const moved = within(1 / Math.max(inverse, 1e-6), T[j] - MOST_KELVIN, T[j] + MOST_KELVIN);
-    T[j] = within(moved, range.low, range.high);
+    const kept = within(moved, range.low, range.high);
+    farthest = Math.max(farthest, Math.abs(kept - T[j]));
+    T[j] = kept;
   }
+  return farthest;
 }
 
 /** The liquids are what the balances dissolve, and the vapours what is left; temperatures stay. */
@@ -435,4 +442,6 @@ const LEAST = 0.02;
 const TRACE = 1e-12;
 const MOST_KELVIN = 60;
 const GIVEN_SWEEPS = 3;
+/** K: a sweep that moves no temperature farther is the last. */
+const SETTLED = 0.5;
 const BEYOND = 40;

@@ -37,11 +37,13 @@ export type OpenPoint =
   | { code: 'not-two-streams'; path: string; count: number }
   | { code: 'not-above-one'; path: string; what: string; value: number }
   | { code: 'not-two-components'; path: string; count: number }
+  | { code: 'too-few-points'; path: string; points: number; parameters: number }
   | { code: 'below-zero-kelvin'; path: string; what: string }
   | { code: 'targets-for-handles'; path: string; targets: number; handles: string[] }
   | { code: 'not-with-column'; path: string; what: string; needs: string };
 
 export type Reason =
+  | { code: 'no-fit' }
   | { code: 'supercritical'; P: number; highest: number } // Pa
   | { code: 'no-convergence'; residual: number; iterations: number }
   | { code: 'not-finite'; what: string }

@@ -108,10 +108,15 @@ export const nrtlMixture = (components: ComponentRecord[], nrtlPairs: NrtlPair[]
   },
 });
 
-/** The model `name` of these databank components, with these options beside the usual ones. */
-export function databankModel(names: readonly string[], model: ModelName, options: Partial<ModelOptions> = {}): ThermoModel {
+/** These databank components with all that the databank has for them, and these options beside the usual ones. */
+export function databankMixture(names: readonly string[], model: ModelName, options: Partial<ModelOptions> = {}): Mixture {
   const parts = databankParts(names.map((name) => databankRecord(name).id));
-  const outcome = buildModel({ ...parts, model, options: { ...USUAL_OPTIONS, ...options } });
+  return { ...parts, model, options: { ...USUAL_OPTIONS, ...options } };
+}
+
+/** The model of such a mixture. */
+export function databankModel(names: readonly string[], model: ModelName, options: Partial<ModelOptions> = {}): ThermoModel {
+  const outcome = buildModel(databankMixture(names, model, options));
   if (outcome.state !== 'solved') throw new Error(`${names.join(', ')} by ${model}: ${JSON.stringify(outcome)}`);
   return outcome.value;
 }

@@ -84,6 +84,8 @@ export function explain(reason: Reason, show: Show): string {
       return `${listed(reason.targets)} cannot be true together with the overall balance: no products of these feeds have such amounts. Change one of them.`;
     case 'stopped-short':
       return `${capital(reason.target)} was brought to ${show.quantity(reason.reached, reason.measured)} of ${show.quantity(reason.wanted, reason.measured)} wanted${reason.obstacle === null ? '; beyond that no column was found. Ask for less, or give it more stages' : `: ${explainObstacle(reason.obstacle, show)}`}.`;
+    case 'no-fit':
+      return 'No parameters between the bounds give every measured point an equilibrium. Look for a typing error in the points, or widen the bounds.';
     case 'gas-in-pair':
       return `${capital(reason.name)} is a gas here: with one other component it has no boiling point to draw. Look at a pair of what condenses.`;
     case 'too-many-components':
@@ -255,6 +257,8 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `${capital(point.name)} cannot be made of the groups of this model: choose another model.`;
     case 'group-pair-missing':
       return `This model has no parameters between the groups ${point.groups[0]} and ${point.groups[1]}: choose another model.`;
+    case 'too-few-points':
+      return `${point.points} measured numbers do not fix ${point.parameters} parameters. Measure more, or fit fewer.`;
     case 'not-two-components':
       return `The graph is for two components; this mixture has ${formatFixed(point.count, 0)}.`;
     case 'not-two-streams':

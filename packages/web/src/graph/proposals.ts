@@ -65,6 +65,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'runs-dry':
     case 'draw-too-large':
     case 'too-many-components':
+    case 'no-fit':
     case 'gas-in-pair':
     case 'not-condensable':
     case 'feed-outside-products':

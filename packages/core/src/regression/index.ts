@@ -1,0 +1,11 @@
+export { consistencyOf } from './consistency.ts';
+export { compared, fitPair } from './fitPair.ts';
+export { leastSquares, studentT } from './leastSquares.ts';
+export { isIsobaric, USUAL_UNCERTAINTY } from './measured.ts';
+export { canBeFitted, pairParameters, USUAL_FIT, withPair } from './pairParameters.ts';
+export { redlichKister } from './redlichKister.ts';
+export type { Consistency } from './consistency.ts';
+export type { Observed, PairFit, Residual } from './fitPair.ts';
+export type { FreeParameter, LeastSquares } from './leastSquares.ts';
+export type { MeasuredPoint, Uncertainty } from './measured.ts';
+export type { FitChoice, FittedModel, NamedParameter, PairParameters } from './pairParameters.ts';
