@@ -7,13 +7,22 @@ export const Id = z.guid();
 export const IdParams = z.strictObject({ id: Id });
 export const VersionParams = z.strictObject({ id: Id, version: z.coerce.number().int().positive().max(2_147_483_647) });
 
-/** Components of a mixture by CAS number or name, parted by semicolons. */
+const partedBySemicolons = z
+  .string()
+  .max(4000)
+  .transform((list) => list.split(';').filter((id) => id !== ''));
+
+const groupNumbers = partedBySemicolons
+  .transform((list) => list.map(Number))
+  .pipe(z.array(z.int().positive()).max(200))
+  .default([]);
+
+/** Components of a mixture by CAS number or name, and groups of components that the databank does not know; all parted by semicolons. */
 export const ComponentList = z.strictObject({
-  components: z
-    .string()
-    .max(4000)
-    .transform((list) => list.split(';').filter((id) => id !== ''))
-    .refine((ids) => ids.length <= 60, { message: 'at most 60 components' }),
+  components: partedBySemicolons.refine((ids) => ids.length <= 60, { message: 'at most 60 components' }),
+  unifac: groupNumbers,
+  modifiedUnifac: groupNumbers,
+  ppr78: partedBySemicolons.default([]),
 });
 
 export const NewProject = z.strictObject({ name: CaseName });

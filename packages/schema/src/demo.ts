@@ -7,7 +7,7 @@ import { FIRST_CASE, newCaseDocument } from './newCase.ts';
 
 /** The mixture of these components (databank identifiers) with every parameter the databank has for them and the model proposed. */
 export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
-  return proposedMixture(databankParts(ids));
+  return { ...proposedMixture(databankParts(ids)), measured: [] };
 }
 
 export function demoCases(): { name: string; document: CaseDocument }[] {

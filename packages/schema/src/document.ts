@@ -7,7 +7,7 @@ import type { CaseDocument as EngineDocument, Dimension } from '@keen-ladder/cor
 import { z } from 'zod';
 
 /** Grows by one with every change of shape; `upgrades.ts` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 /** Text that every store can keep: no NUL, no half of a surrogate pair. */
 export const text = (max: number) =>
@@ -19,7 +19,7 @@ const identifier = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9:_.-]{0,63}$/);
 /** Numbers that engineers type; beyond, a unit was mistaken. */
 const number = z.number().min(-1e15).max(1e15);
 
-const how = z.enum(['fitted', 'estimated']).optional();
+const how = z.enum(['fitted', 'estimated', 'typed']).optional();
 
 const Sourced = z.strictObject({
   value: number,
@@ -112,10 +112,14 @@ const pairMembers = {
   components: z.tuple([identifier, identifier]),
   source: text(500),
   confidence: text(300),
+  how,
 };
+
+const range = { Tmin: number.positive().optional(), Tmax: number.positive().optional() };
 
 export const NrtlPair = z.strictObject({
   ...pairMembers,
+  ...range,
   a: z.tuple([number, number]),
   b: z.tuple([number, number]),
   alpha: number.min(0).max(2),
@@ -123,12 +127,14 @@ export const NrtlPair = z.strictObject({
 
 export const WilsonPair = z.strictObject({
   ...pairMembers,
+  ...range,
   a: z.tuple([number, number]),
   V: z.tuple([number.positive(), number.positive()]),
 });
 
 export const UniquacPair = z.strictObject({
   ...pairMembers,
+  ...range,
   a: z.tuple([number, number]),
   r: z.tuple([number.positive(), number.positive()]),
   q: z.tuple([number.positive(), number.positive()]),
@@ -136,6 +142,7 @@ export const UniquacPair = z.strictObject({
 
 export const InteractionPair = z.strictObject({
   ...pairMembers,
+  ...range,
   equation: z.enum(['peng-robinson', 'srk']),
   k0: number.min(-2).max(2),
   k1: number.min(-1).max(1),
@@ -186,6 +193,32 @@ export const Mixture = z.strictObject({
   henryPairs: z.array(HenryPair).max(1770),
   groups: GroupTables,
 });
+
+const positive = z.number().positive().max(1e12);
+
+export const MeasuredPoint = z.strictObject({
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1).nullable(),
+  T: positive,
+  P: positive.nullable(),
+  gamma: z.tuple([positive.nullable(), positive.nullable()]),
+});
+
+export const MeasuredSet = z.strictObject({
+  id: identifier,
+  name: text(120),
+  components: z.tuple([identifier, identifier]),
+  points: z.array(MeasuredPoint).max(1000),
+  uncertainty: z.strictObject({ T: positive, P: positive, y: positive, gamma: positive }),
+  choice: z.strictObject({
+    withTemperature: z.boolean(),
+    alpha: z.number().min(0.01).max(1),
+    bounds: z.record(z.string().regex(/^[a-z]{1,2}\d{0,2}$/), z.tuple([number, number])),
+  }),
+});
+
+/** A mixture as a case keeps it: with what was measured of its pairs. */
+export const CaseMixture = Mixture.extend({ measured: z.array(MeasuredSet).max(200) });
 
 const Amount = z.strictObject({ value: number, basis: z.enum(['molar', 'mass', 'standard-liquid', 'standard-gas', 'actual']) });
 
@@ -404,7 +437,7 @@ const Connection = z.strictObject({ from: z.strictObject({ stream: identifier })
 export const CaseDocument = z.strictObject({
   site: Site,
   display: Display,
-  mixture: Mixture,
+  mixture: CaseMixture,
   streams: z.array(Stream).max(100),
   units: z.array(Column).max(50),
   connections: z.array(Connection).max(200),

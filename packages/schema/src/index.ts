@@ -5,6 +5,7 @@ export {
   Display,
   HenryPair,
   InteractionPair,
+  CaseMixture,
   Mixture,
   ModelOptions,
   NrtlPair,

@@ -103,5 +103,6 @@ export function emptyMixture(): CaseDocument['mixture'] {
     interactions: [],
     henryPairs: [],
     groups: { unifac: noGroups(), modifiedUnifac: noGroups(), ppr78: { source: '', pairs: [] } },
+    measured: [],
   };
 }

@@ -12,6 +12,7 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   4: moreStreams,
   5: ladders,
   6: startsAndPairs,
+  7: measuredData,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -190,6 +191,11 @@ function startsAndPairs(document: Loose): Loose {
     return { ...unit, ladder: { ...ladder, targets, given: null, method: null } };
   });
   return { ...document, units };
+}
+
+/** Schema 8: a mixture keeps what was measured of its pairs. */
+function measuredData(document: Loose): Loose {
+  return { ...document, mixture: { ...((document['mixture'] ?? {}) as Loose), measured: [] } };
 }
 
 const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? (value as Loose[]) : []); // what it is not, the schema says afterwards

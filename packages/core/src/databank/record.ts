@@ -49,8 +49,8 @@ export interface ComponentRecord {
 
 export type GroupCount = [subgroup: number, count: number];
 
-/** How a number came about when it does not stand in a table as it is: fitted to table values, or estimated by a method. */
-export type Derived = 'fitted' | 'estimated';
+/** How a number came about when it does not stand in a table as it is: fitted to table values, estimated by a method, or typed in a case. */
+export type Derived = 'fitted' | 'estimated' | 'typed';
 
 export interface Sourced {
   value: number;
@@ -103,6 +103,11 @@ interface Pair {
   components: [string, string];
   source: string;
   confidence: string;
+  /** Fitted to measured data, estimated by groups and fitted to that, or typed; left out: as the source has it. */
+  how?: Derived | undefined;
+  /** K between which the data lay; left out where that is not known. */
+  Tmin?: number | undefined;
+  Tmax?: number | undefined;
 }
 
 /** τᵢⱼ = aᵢⱼ + bᵢⱼ/T, Gᵢⱼ = exp(−α τᵢⱼ); a without unit, b in K. */
@@ -149,6 +154,7 @@ export interface HenryPair {
   Tmax: number; // K
   source: string;
   confidence: string;
+  how?: Derived | undefined;
 }
 
 /** A group-contribution table for activity coefficients: what a mixture's groups need of it, or the whole. */

@@ -41,9 +41,16 @@ export function findComponent(idOrName: string): ComponentRecord | undefined {
   return byWord.get(idOrName.toLowerCase());
 }
 
-/** Copies of everything that a mixture of these components may use; identifiers that are not in the databank are left out. */
-export function databankParts(ids: readonly string[]): DatabankParts {
+/** The groups of molecules, however they are known. */
+export type GroupsOf = Pick<ComponentRecord, 'unifacGroups' | 'modifiedUnifacGroups' | 'ppr78Groups'>;
+
+/**
+ * Copies of everything that a mixture of these components may use; identifiers that are not in the databank are left out.
+ * @param beside groups of components that the databank does not know: the tables reach to them too
+ */
+export function databankParts(ids: readonly string[], beside: readonly GroupsOf[] = []): DatabankParts {
   const chosen = ids.map(findComponent).filter((c) => c !== undefined);
+  const grouped = [...chosen, ...beside];
   const couples = chosen.flatMap((c, i) => chosen.slice(i + 1).map((d) => [c.id, d.id] as const));
   const pairsOf = <P extends ActivityPair | InteractionPair>(pairs: readonly P[]): P[] =>
     couples.flatMap(([i, j]) => orientedPair(pairs, i, j) ?? []);
@@ -59,13 +66,13 @@ export function databankParts(ids: readonly string[]): DatabankParts {
     groups: {
       unifac: part(
         groupTables.unifac,
-        chosen.flatMap((c) => c.unifacGroups),
+        grouped.flatMap((c) => c.unifacGroups),
       ),
       modifiedUnifac: part(
         groupTables.modifiedUnifac,
-        chosen.flatMap((c) => c.modifiedUnifacGroups),
+        grouped.flatMap((c) => c.modifiedUnifacGroups),
       ),
-      ppr78: ppr78Part(chosen),
+      ppr78: ppr78Part(grouped),
     },
   };
 }
@@ -78,7 +85,7 @@ function part(table: GroupTable, groups: readonly GroupCount[]): GroupTable {
   return { ...table, subgroups, interactions: table.interactions.filter(([m, n]) => mains.has(m) && mains.has(n)) };
 }
 
-function ppr78Part(chosen: readonly ComponentRecord[]): GroupTables['ppr78'] {
+function ppr78Part(chosen: readonly GroupsOf[]): GroupTables['ppr78'] {
   const used = new Set(chosen.flatMap((c) => c.ppr78Groups.map(([group]) => group)));
   const { source, pairs } = groupTables.ppr78;
   return { source, pairs: pairs.filter(([k, l]) => used.has(k) && used.has(l)) };

@@ -5,7 +5,7 @@
 import { bubblePressure, bubbleTemperature, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { activityCoefficients, makeCoefficientWork } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { leastSquares } from './leastSquares.ts';
 import type { FreeParameter, LeastSquares } from './leastSquares.ts';
@@ -111,8 +111,8 @@ function meansOf(residuals: readonly Residual[]): PairFit['meanDeviations'] {
 
 const makeComparison = () => ({
   phases: makeTwoPhases(2),
-  mixed: makePhaseProperties(2),
-  pure: makePhaseProperties(2),
+  coefficients: makeCoefficientWork(2),
+  gamma: new Float64Array(2),
   x: new Float64Array(2),
   y: new Float64Array(2),
 });
@@ -133,7 +133,8 @@ function calculatedOf(
     x[0] = at.x;
     x[1] = 1 - at.x;
     if (of === 'gamma1' || of === 'gamma2') {
-      out[k] = gammaOf(model, at, of === 'gamma1' ? 0 : 1, work);
+      activityCoefficients(model, at.T, at.P ?? ATMOSPHERE, x, work.gamma, work.coefficients);
+      out[k] = work.gamma[of === 'gamma1' ? 0 : 1];
     } else {
       if (boiledFor !== point) {
         const found =
@@ -146,20 +147,6 @@ function calculatedOf(
     if (!Number.isFinite(out[k])) return undefined;
   }
   return out;
-}
-
-/** γ of component i against its pure liquid at the same temperature and pressure. */
-function gammaOf(model: ThermoModel, { T, P }: MeasuredPoint, i: 0 | 1, work: ReturnType<typeof makeComparison>): number {
-  const { mixed, pure, x } = work;
-  const at = P ?? ATMOSPHERE;
-  model.evaluate('liquid', T, at, x, mixed, 'fugacity');
-  const [a, b] = x;
-  x[0] = 1 - i;
-  x[1] = i;
-  model.evaluate('liquid', T, at, x, pure, 'fugacity');
-  x[0] = a;
-  x[1] = b;
-  return Math.exp(mixed.lnPhi[i] - pure.lnPhi[i]);
 }
 
 const ATMOSPHERE = 101325;

@@ -36,11 +36,11 @@ export interface LeastSquares {
 export function leastSquares(
   parameters: readonly FreeParameter[],
   observations: number,
-  deviations: (values: readonly number[]) => ArrayLike<number> | undefined,
+  deviations: (values: readonly number[]) => Float64Array | number[] | undefined,
 ): LeastSquares | undefined {
   const toValues = (scaled: readonly number[]): number[] => scaled.map((s, k) => s * parameters[k].scale);
-  const kept = new Map<string, ArrayLike<number> | undefined>();
-  const at = (scaled: readonly number[]): ArrayLike<number> | undefined => {
+  const kept = new Map<string, Float64Array | number[] | undefined>();
+  const at = (scaled: readonly number[]): Float64Array | number[] | undefined => {
     const key = scaled.join();
     if (!kept.has(key)) kept.set(key, deviations(toValues(scaled)));
     return kept.get(key);
@@ -82,10 +82,10 @@ export function leastSquares(
   return { ...worth(best, parameters, observations, at), iterations };
 }
 
-const sumOfSquares = (of: ArrayLike<number> | undefined): number => {
+const sumOfSquares = (of: Float64Array | number[] | undefined): number => {
   if (of === undefined) return Infinity;
   let sum = 0;
-  for (let k = 0; k < of.length; k++) sum += of[k] * of[k];
+  for (const value of of) sum += value * value;
   return Number.isFinite(sum) ? sum : Infinity;
 };
 
@@ -109,7 +109,7 @@ function worth(
   best: readonly number[],
   parameters: readonly FreeParameter[],
   observations: number,
-  at: (scaled: readonly number[]) => ArrayLike<number> | undefined,
+  at: (scaled: readonly number[]) => Float64Array | number[] | undefined,
 ): Omit<LeastSquares, 'iterations'> {
   const count = parameters.length;
   const chiSquare = sumOfSquares(at(best));
@@ -148,7 +148,7 @@ function invertedOf(matrix: Matrix): [Matrix, boolean] {
 function slopesAt(
   best: readonly number[],
   observations: number,
-  at: (scaled: readonly number[]) => ArrayLike<number> | undefined,
+  at: (scaled: readonly number[]) => Float64Array | number[] | undefined,
 ): Matrix | undefined {
   const J = Matrix.zeros(observations, best.length);
   for (let k = 0; k < best.length; k++) {

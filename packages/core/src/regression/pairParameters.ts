@@ -84,7 +84,10 @@ export function pairParameters(mixture: Mixture, choice: FitChoice): PairParamet
         pairOf: ([k0, k1 = 0]) => ({ ...told, equation: model, k0, k1 }),
       };
     }
-    default:
+    case 'ideal':
+    case 'regular-solution':
+    case 'unifac':
+    case 'modified-unifac':
       return undefined;
   }
 }

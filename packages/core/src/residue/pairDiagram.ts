@@ -6,7 +6,7 @@ import { bubblePressure, bubbleTemperature, evaluateK, makeTwoPhases, phaseSplit
 import type { TwoPhases } from '../equilibrium/index.ts';
 import { bracketedRoot, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { activityCoefficients, makeCoefficientWork } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
 export type Held = { by: 'pressure'; P: number } | { by: 'temperature'; T: number };
@@ -75,7 +75,8 @@ class Pair {
   private readonly model: ThermoModel;
   private readonly held: Held;
   private readonly work: TwoPhases;
-  private readonly pure = makePhaseProperties(2);
+  private readonly gamma = new Float64Array(2);
+  private readonly coefficients = makeCoefficientWork(2);
   private readonly y = new Float64Array(2);
 
   constructor(model: ThermoModel, held: Held) {
@@ -88,7 +89,8 @@ class Pair {
     const z = Float64Array.of(x, 1 - x);
     const [T, P] = this.boils(z);
     const lnAlpha = this.work.lnK[0] - this.work.lnK[1];
-    const gamma = this.gammaAt(T, P, z);
+    activityCoefficients(this.model, T, P, z, this.gamma, this.coefficients);
+    const gamma: [number, number] = [this.gamma[0], this.gamma[1]];
     const y = this.y[0];
     const liquids = x > 0 && x < 1 ? valueOrInterrupt(phaseSplit(this.model, T, P, z, { liquidsOnly: true })) : [];
     if (liquids.length < 2) return { T, P, y, lnAlpha, gamma, liquids: null };
@@ -118,16 +120,6 @@ class Pair {
     }
     const y = this.y[0];
     return { T: at[0], P: at[1], y, lnAlpha: Math.log(y / (1 - y)) - Math.log(x / (1 - x)), liquids };
-  }
-
-  private gammaAt(T: number, P: number, z: Float64Array): [number, number] {
-    const { model, pure, work } = this;
-    model.evaluate('liquid', T, P, z, work.liquid, 'fugacity');
-    const of = (i: number): number => {
-      model.evaluate('liquid', T, P, Float64Array.of(1 - i, i), pure, 'fugacity');
-      return Math.exp(work.liquid.lnPhi[i] - pure.lnPhi[i]);
-    };
-    return [of(0), of(1)];
   }
 }
 

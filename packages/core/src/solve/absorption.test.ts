@@ -18,7 +18,7 @@ const stream = (id: string, flow: number, parts: Record<string, number>, conditi
 function caseOf(service: 'absorption' | 'stripping', ids: string[], streams: Stream[]): CaseDocument {
   const document = acetoneWaterCase();
   document.display = { ...UNIT_SETS.metric };
-  document.mixture = proposedMixture(databankParts(ids));
+  document.mixture = { ...proposedMixture(databankParts(ids)), measured: [] };
   document.streams = streams;
   document.connections = streams.map(({ id }) => ({ from: { stream: id }, to: { unit: 'column' } }));
   Object.assign(document.units[0], { service });

@@ -7,17 +7,32 @@ import type { CellKind } from '../balance/index.ts';
 import type { RatingQuantity } from '../binary/index.ts';
 import type { MethodName } from '../column/index.ts';
 import type { GillilandFit } from '../shortcut/index.ts';
+import type { FitChoice, MeasuredPoint, Uncertainty } from '../regression/index.ts';
 import type { Mixture } from '../thermo/index.ts';
 import type { UnitChoice } from '../units/index.ts';
 
 export interface CaseDocument {
   site: SiteConditions;
   display: UnitChoice;
-  mixture: Mixture;
+  mixture: CaseMixture;
   streams: Stream[];
   units: ColumnUnit[];
   connections: Connection[];
   notes: string;
+}
+
+export interface CaseMixture extends Mixture {
+  measured: MeasuredSet[];
+}
+
+/** Measured data of two components, first and second as in the points, with what a fit to them was asked for. */
+export interface MeasuredSet {
+  id: string;
+  name: string;
+  components: [string, string];
+  points: MeasuredPoint[];
+  uncertainty: Uncertainty;
+  choice: FitChoice;
 }
 
 export interface SiteConditions {

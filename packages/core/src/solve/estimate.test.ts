@@ -10,7 +10,7 @@ const idOf = (name: string): string => databankRecord(name).id;
 /** The estimate of these components in equal parts, of which two recoveries overhead are given. */
 function outcomeOf(names: string[], recoveries: Record<string, number>) {
   const document = acetoneWaterCase();
-  document.mixture = proposedMixture(databankParts(names.map(idOf)));
+  document.mixture = { ...proposedMixture(databankParts(names.map(idOf))), measured: [] };
   const parts = Object.fromEntries(names.map((name) => [idOf(name), 1 / names.length]));
   Object.assign(document.streams[0], { composition: { basis: 'mole', parts } });
   const cells = Object.entries(recoveries).map(([name, value]): SheetCell => ({

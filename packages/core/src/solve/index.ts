@@ -1,3 +1,5 @@
+export { filledPairs, fitMeasured } from './pairFit.ts';
+export type { FilledPairs, FitQuestion, FittedPair } from './pairFit.ts';
 export { cellPath, productsOf } from './balance.ts';
 export { createCaseSolver, inputHashes } from './case.ts';
 export { isFlowBasis, rebased } from './composition.ts';

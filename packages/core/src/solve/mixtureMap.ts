@@ -5,7 +5,6 @@ import { boundaries, pairDiagram, residueCurve, singularPoints } from '../residu
 import type { Held, PairDiagram, ResidueCurve, SingularPoint, SingularPoints } from '../residue/index.ts';
 import { buildModel, henrySolutes } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
-import type { CaseDocument } from './document.ts';
 
 export interface MixtureMap {
   points: MapPoint[];
@@ -48,7 +47,7 @@ const of = (mixture: Mixture, places: readonly number[]): Mixture => ({
 /**
  * All azeotropes and pure components with their kinds, of what condenses: gases are left out. Of three components the residue curves and boundaries too.
  */
-export function mixtureMap({ mixture }: Pick<CaseDocument, 'mixture'>, P: number): Outcome<MixtureMap> {
+export function mixtureMap({ mixture }: { mixture: Mixture }, P: number): Outcome<MixtureMap> {
   const { components } = mixture;
   const gases = gasesOf(mixture);
   const condensing = Array.from(components.keys()).filter((i) => !gases.includes(components[i].id));
@@ -97,12 +96,7 @@ const PARTS = 6;
 const plain = ({ points, T, from, to }: ResidueCurve): MapCurve => ({ points: points.map((x) => Array.from(x)), T, from, to });
 
 /** Two of a mixture's components by themselves. */
-export function pairOfMixture(
-  { mixture }: Pick<CaseDocument, 'mixture'>,
-  first: number,
-  second: number,
-  held: Held,
-): Outcome<PairDiagram> {
+export function pairOfMixture({ mixture }: { mixture: Mixture }, first: number, second: number, held: Held): Outcome<PairDiagram> {
   const gas = [first, second].map((i) => mixture.components[i]).find(({ id }) => gasesOf(mixture).includes(id));
   if (gas !== undefined) return outOfReach({ code: 'gas-in-pair', name: gas.name });
   const model = buildModel(of(mixture, [first, second]));

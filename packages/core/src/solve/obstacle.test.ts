@@ -23,7 +23,7 @@ function asked(stages: number, ...wanted: [LadderQuantity, number][]): CaseDocum
   const components = [databankRecord('ethanol'), databankRecord('water')];
   const pair = orientedPair(nrtlPairs, components[0].id, components[1].id);
   if (pair === undefined) throw new Error('the databank has lost ethanol–water');
-  document.mixture = nrtlMixture(components, [pair]);
+  document.mixture = { ...nrtlMixture(components, [pair]), measured: [] };
   document.streams[0].composition = { basis: 'mole', parts: { [components[0].id]: 0.2, [components[1].id]: 0.8 } };
   const [column] = document.units;
   column.ladder = handedOnLadder(column, {

@@ -24,7 +24,7 @@ export function acetoneWaterCase(): CaseDocument {
       heating: { temperature: 453.15, approach: 10 },
     },
     display: { ...UNIT_SETS.metric },
-    mixture: nrtlMixture(components, [pair]),
+    mixture: { ...nrtlMixture(components, [pair]), measured: [] },
     streams: [
       {
         id: 'feed',

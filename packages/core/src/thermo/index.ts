@@ -1,4 +1,5 @@
 export { idealSolution, makeActivity } from './activity.ts';
+export { activityCoefficients, makeCoefficientWork } from './activityCoefficients.ts';
 export { cubicComponent, cubicModel, cubicResidual, wilsonLnK } from './cubic.ts';
 export { PENG_ROBINSON, SRK } from './cubicMixing.ts';
 export { dimerises, dimerisingVapour } from './dimers.ts';

@@ -104,7 +104,8 @@ const namesOf = (components: readonly ComponentRecord[], ids: readonly string[])
   components.filter((c) => ids.includes(c.id)).map((c) => c.name);
 
 /** Where the numbers of a pair come from under the mixture's model. */
-export type PairKind = 'published' | 'by-groups' | 'dissolved-gas' | 'by-pure-components' | 'taken-as-zero' | 'missing';
+export type PairKind =
+  'published' | 'fitted' | 'typed' | 'by-groups' | 'dissolved-gas' | 'by-pure-components' | 'taken-as-zero' | 'missing';
 
 export interface PairStanding {
   names: [string, string];
@@ -143,12 +144,14 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
   }
   const pairs = pairsOf(mixture);
   const found = orientedPair(pairs, first, second);
-  if (found !== undefined) return { kind: 'published', source: found.source, confidence: found.confidence };
+  if (found !== undefined) return { kind: kindOf(found.how), source: found.source, confidence: found.confidence };
   if (!isCubic(model)) return { kind: 'missing' };
   if (mixture.options.predictInteractions && ppr78Pair(components, i, j, mixture.groups.ppr78, model) !== undefined)
     return { kind: 'by-groups', source: mixture.groups.ppr78.source };
   return { kind: 'taken-as-zero' };
 }
+
+const kindOf = (how: ActivityPair['how']): PairKind => (how === 'estimated' ? 'by-groups' : (how ?? 'published'));
 
 function pairsOf({
   model,

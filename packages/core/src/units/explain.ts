@@ -86,6 +86,8 @@ export function explain(reason: Reason, show: Show): string {
       return `${capital(reason.target)} was brought to ${show.quantity(reason.reached, reason.measured)} of ${show.quantity(reason.wanted, reason.measured)} wanted${reason.obstacle === null ? '; beyond that no column was found. Ask for less, or give it more stages' : `: ${explainObstacle(reason.obstacle, show)}`}.`;
     case 'no-fit':
       return 'No parameters between the bounds give every measured point an equilibrium. Look for a typing error in the points, or widen the bounds.';
+    case 'nothing-to-fit':
+      return 'This model has no parameters of a pair to fit. Choose NRTL, Wilson, UNIQUAC or an equation of state; UNIQUAC needs the sizes of both molecules.';
     case 'gas-in-pair':
       return `${capital(reason.name)} is a gas here: with one other component it has no boiling point to draw. Look at a pair of what condenses.`;
     case 'too-many-components':

@@ -16,10 +16,15 @@ export function databankRoutes(): Router {
   });
   /** The mixture of the components named, with every parameter that models may use and the model proposed. */
   router.get('/databank/mixture', (req, res) => {
-    const { components } = ComponentList.parse(req.query);
+    const { components, unifac, modifiedUnifac, ppr78 } = ComponentList.parse(req.query);
     const missing = components.filter((id) => findComponent(id) === undefined);
     if (missing.length > 0) throw unknown(missing);
-    res.set('Cache-Control', ONE_HOUR).json(proposedMixture(databankParts(components)));
+    const beside = {
+      unifacGroups: unifac.map((group): [number, number] => [group, 1]),
+      modifiedUnifacGroups: modifiedUnifac.map((group): [number, number] => [group, 1]),
+      ppr78Groups: ppr78.map((group): [string, number] => [group, 1]),
+    };
+    res.set('Cache-Control', ONE_HOUR).json(proposedMixture(databankParts(components, [beside])));
   });
   return router;
 }

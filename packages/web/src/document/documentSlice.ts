@@ -4,7 +4,10 @@ import type { CaseDocument } from '@keen-ladder/schema';
 import { newCaseDocument, newStream } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
-import { takeOverMixture } from './mixtureChange.ts';
+import { complement } from './complement.ts';
+import { mixtureReducers } from './mixtureReducers.ts';
+import { prepared } from './prepared.ts';
+import type { Change } from './prepared.ts';
 
 export type Column = CaseDocument['units'][number];
 export type Stream = CaseDocument['streams'][number];
@@ -25,16 +28,6 @@ export interface Fraction {
   basis: 'mole' | 'mass';
 }
 
-/** Actions of one gesture (a drag, a spell of typing) carry the same name and are undone together. */
-export interface Gesture {
-  gesture?: string;
-}
-
-function prepared<P>(payload: P, gesture?: string): { payload: P; meta: Gesture } {
-  return { payload, meta: gesture === undefined ? {} : { gesture } };
-}
-
-type Change<P> = PayloadAction<P, string, Gesture>;
 interface LetGo {
   column: string;
   target: string;
@@ -64,35 +57,7 @@ const documentSlice = createSlice({
     caseOpened: (_state, { payload }: PayloadAction<CaseDocument>) => payload,
     /** A version of this case from elsewhere, taken over: a step that can be undone. */
     documentReplaced: { prepare: prepared<CaseDocument>, reducer: (_state, { payload }: Change<CaseDocument>) => payload },
-    /** Other components, with all that the databank has for them. */
-    mixtureChosen: {
-      prepare: prepared<CaseDocument['mixture']>,
-      reducer(state, { payload }: Change<CaseDocument['mixture']>) {
-        takeOverMixture(state, payload);
-      },
-    },
-    /** Exchanges the two components; every fraction keeps its meaning, so the top product is now rich in the other one. */
-    componentsExchanged: {
-      prepare: () => prepared(undefined),
-      reducer(state) {
-        const { components } = state.mixture;
-        components.reverse();
-        const [light] = components;
-        for (const { balance } of state.units) balance.cells = balance.cells.map((cell) => mirrored(cell, light?.id));
-      },
-    },
-    modelChosen: {
-      prepare: prepared<CaseDocument['mixture']['model']>,
-      reducer(state, { payload }: Change<CaseDocument['mixture']['model']>) {
-        state.mixture.model = payload;
-      },
-    },
-    modelOptionsChosen: {
-      prepare: prepared<Partial<CaseDocument['mixture']['options']>>,
-      reducer(state, { payload }: Change<Partial<CaseDocument['mixture']['options']>>) {
-        Object.assign(state.mixture.options, payload);
-      },
-    },
+    ...mixtureReducers,
     compositionSet: {
       prepare: prepared<OfStream<'composition', Composition>>,
       reducer(state, { payload }: Change<OfStream<'composition', Composition>>) {
@@ -483,17 +448,6 @@ function purityCell(component: string, product: string, purity: Fraction | null)
   return { component, product, kind: purity.basis === 'mass' ? 'mass-fraction' : 'fraction', wish: 'equal', value: purity.value };
 }
 
-/** What is said of a product, said of the other one, since the components change places. */
-function mirrored(cell: SheetCell, light: string | undefined): SheetCell {
-  const product = cell.product === 'distillate' ? 'bottoms' : cell.product === 'bottoms' ? 'distillate' : cell.product;
-  const isFraction = cell.kind === 'fraction' || cell.kind === 'mass-fraction';
-  if (!isFraction || light === undefined || cell.component === light) return { ...cell, product };
-  return { ...cell, product, component: light, value: complement(cell.value) };
-}
-
-/** 1 − 0.35 is 0.65, not 0.6500000000000001. */
-const complement = (value: number): number => Number((1 - value).toPrecision(12));
-
 /** An identifier that none of these has. */
 function freeId(stem: string, taken: readonly { id: string }[]): string {
   for (let k = 2; ; k++) if (!taken.some(({ id }) => id === `${stem}-${k}`)) return `${stem}-${k}`;
@@ -533,7 +487,11 @@ export const {
   lightFractionSet,
   mixtureChosen,
   modelChosen,
+  measuredKept,
+  measuredRemoved,
   modelOptionsChosen,
+  pairsSet,
+  recordSet,
   notesWritten,
   partSet,
   pressureSet,

@@ -189,11 +189,14 @@ function sourceOf(mixture: Mixture): string {
 /** Where the numbers of a pair come from; nothing is silently ideal. */
 function standingWords({ kind, source = '', confidence }: PairStanding): string {
   switch (kind) {
+    case 'typed':
+      return 'set in this case';
     case 'published':
+    case 'fitted':
     case 'dissolved-gas':
       return confidence === undefined ? source : `${source} (${confidence})`;
     case 'by-groups':
-      return `estimated by groups, ${source}`;
+      return source.startsWith('estimated by groups') ? source : `estimated by groups, ${source}`;
     case 'by-pure-components':
       return 'from the pure components alone';
     case 'taken-as-zero':

@@ -66,6 +66,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'draw-too-large':
     case 'too-many-components':
     case 'no-fit':
+    case 'nothing-to-fit':
     case 'gas-in-pair':
     case 'not-condensable':
     case 'feed-outside-products':

@@ -13,6 +13,8 @@ interface Props {
 
 const words: Record<PairKind, { shape: string; word: string; meaning: string }> = {
   published: { shape: '●', word: 'published', meaning: 'parameters from a source that is named' },
+  fitted: { shape: '◆', word: 'fitted', meaning: 'fitted to measured data that this case keeps' },
+  typed: { shape: '✎', word: 'set by you', meaning: 'typed in this case' },
   'by-groups': { shape: '◐', word: 'by groups', meaning: 'estimated from the groups of both molecules' },
   'dissolved-gas': { shape: '▲', word: 'Henry', meaning: 'a gas dissolved by Henry’s law' },
   'by-pure-components': { shape: '○', word: 'pure data', meaning: 'from the pure components alone' },

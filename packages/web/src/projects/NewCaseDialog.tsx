@@ -25,7 +25,7 @@ export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; o
     try {
       const document = newCaseDocument();
       const mixture = chosen.length === 0 ? document.mixture : await api.mixture(chosen.map((c) => c.id));
-      const made = await api.createCase(project.id, finalName, { ...document, mixture });
+      const made = await api.createCase(project.id, finalName, { ...document, mixture: { ...mixture, measured: [] } });
       await navigate(`/cases/${made.id}`);
     } catch (failure) {
       setError(failure instanceof Error ? failure.message : String(failure));

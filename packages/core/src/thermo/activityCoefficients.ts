@@ -1,0 +1,36 @@
+import { makePhaseProperties } from './model.ts';
+import type { PhaseProperties, ThermoModel } from './model.ts';
+
+export interface CoefficientWork {
+  mixed: PhaseProperties;
+  pure: PhaseProperties;
+  x: Float64Array;
+}
+
+export const makeCoefficientWork = (n: number): CoefficientWork => ({
+  mixed: makePhaseProperties(n),
+  pure: makePhaseProperties(n),
+  x: new Float64Array(n),
+});
+
+/**
+ * Activity coefficients of a liquid's components against their pure liquids at the same temperature and pressure, γᵢ = φᵢ(x)/φᵢ(pure), of any model.
+ * @param x   mole fractions
+ * @param out γ by component
+ */
+export function activityCoefficients(
+  model: ThermoModel,
+  T: number,
+  P: number,
+  x: Float64Array,
+  out: Float64Array,
+  w: CoefficientWork = makeCoefficientWork(model.n),
+): void {
+  model.evaluate('liquid', T, P, x, w.mixed, 'fugacity');
+  for (let i = 0; i < model.n; i++) {
+    w.x.fill(0);
+    w.x[i] = 1;
+    model.evaluate('liquid', T, P, w.x, w.pure, 'fugacity');
+    out[i] = Math.exp(w.mixed.lnPhi[i] - w.pure.lnPhi[i]);
+  }
+}
