@@ -92,6 +92,57 @@ export function pairParameters(mixture: Mixture, choice: FitChoice): PairParamet
   }
 }
 
+/** A pair's numbers one by one, as they are shown and typed. */
+export interface PairNumber {
+  name: string;
+  unit: string;
+  value: number;
+}
+
+type AnyPair = ActivityPair | InteractionPair;
+
+/** τ12 = a12 + b12/T with α by NRTL; a in J/mol by Wilson, in K by UNIQUAC; kij = k0 + k1 T. */
+export function numbersOf(pair: AnyPair): PairNumber[] {
+  if ('alpha' in pair)
+    return [
+      { name: 'a12', unit: '', value: pair.a[0] },
+      { name: 'a21', unit: '', value: pair.a[1] },
+      { name: 'b12', unit: 'K', value: pair.b[0] },
+      { name: 'b21', unit: 'K', value: pair.b[1] },
+      { name: 'alpha', unit: '', value: pair.alpha },
+    ];
+  if ('equation' in pair)
+    return [
+      { name: 'k0', unit: '', value: pair.k0 },
+      { name: 'k1', unit: '1/K', value: pair.k1 },
+    ];
+  const unit = 'V' in pair ? 'J/mol' : 'K';
+  return [
+    { name: 'a12', unit, value: pair.a[0] },
+    { name: 'a21', unit, value: pair.a[1] },
+  ];
+}
+
+/** The pair with one number typed. */
+export function withNumber(pair: AnyPair, name: string, value: number): AnyPair {
+  const numbers = Object.fromEntries(numbersOf(pair).map((n) => [n.name, n.name === name ? value : n.value]));
+  const typed = { ...pair, how: 'typed' as const, source: 'typed in this case', confidence: '' };
+  if ('equation' in typed) return { ...typed, k0: numbers['k0'], k1: numbers['k1'] };
+  const a: [number, number] = [numbers['a12'], numbers['a21']];
+  if ('alpha' in typed) return { ...typed, a, b: [numbers['b12'], numbers['b21']], alpha: numbers['alpha'] };
+  return { ...typed, a };
+}
+
+/** The pair that the mixture's model has for two components, first component first. */
+export function pairOf(mixture: Mixture, first: string, second: string): AnyPair | undefined {
+  const { model } = mixture;
+  if (model === 'nrtl') return orientedPair(mixture.nrtlPairs, first, second);
+  if (model === 'wilson') return orientedPair(mixture.wilsonPairs, first, second);
+  if (model === 'uniquac') return orientedPair(mixture.uniquacPairs, first, second);
+  const ofEquation = mixture.interactions.filter(({ equation }) => equation === model);
+  return isCubic(model) ? orientedPair(ofEquation, first, second) : undefined;
+}
+
 /** As the pair's parameters had them, where it has some; else of the pure liquids at 25 °C. */
 function volumesOf({ components, wilsonPairs }: Mixture): [number, number] {
   const known = orientedPair(wilsonPairs, components[0].id, components[1].id);

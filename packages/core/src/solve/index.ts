@@ -1,3 +1,5 @@
+export { modelsBeside } from './modelsBeside.ts';
+export type { ModelBeside } from './modelsBeside.ts';
 export { filledPairs, fitMeasured } from './pairFit.ts';
 export type { FilledPairs, FitQuestion, FittedPair } from './pairFit.ts';
 export { cellPath, productsOf } from './balance.ts';

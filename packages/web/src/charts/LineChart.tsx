@@ -16,6 +16,14 @@ export interface Line {
   isTold?: boolean;
 }
 
+/** Points that no line joins: what was measured. */
+export interface Dots {
+  name: string;
+  x: readonly number[];
+  y: readonly number[];
+  color: string;
+}
+
 export interface Mark {
   x: number;
   y: number;
@@ -29,6 +37,7 @@ interface Props {
   height: number;
   colors: Tokens;
   lines: readonly Line[];
+  dots?: readonly Dots[];
   marks?: readonly Mark[];
   /** Limits that the lines approach: a level or an upright, with its name. */
   limits?: readonly { axis: 'x' | 'y'; at: number; name: string }[];
@@ -51,6 +60,7 @@ export function LineChart(props: Props) {
     height,
     colors,
     lines,
+    dots = [],
     marks = [],
     limits = [],
     xName,
@@ -146,6 +156,14 @@ export function LineChart(props: Props) {
             strokeWidth={line.width ?? 2}
             {...(line.dash ? { strokeDasharray: line.dash } : {})}
           />
+        ))}
+        {dots.map((set) => (
+          <g key={set.name} fill="none" stroke={set.color} strokeWidth={1.5}>
+            <title>{set.name}</title>
+            {set.x.map((at, k) => (
+              <circle key={k} cx={x(at)} cy={y(set.y[k] ?? 0)} r={3.5} />
+            ))}
+          </g>
         ))}
         {marks.map((mark) => (
           <g key={mark.name} fontFamily={SANS} fontSize={12.5} fill={colors.ink}>

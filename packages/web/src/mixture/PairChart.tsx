@@ -1,46 +1,66 @@
 /** What two components do together: boiling and dew lines, vapour against liquid, activity coefficients, volatility. */
 import { findUnit, formatFraction, formatQuantity, fromSI, shownUnit } from '@keen-ladder/core';
-import type { Held, PairDiagram } from '@keen-ladder/core';
+import type { Held, MeasuredPoint, PairDiagram } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
-import type { Line, Mark } from '../charts/LineChart.tsx';
+import type { Dots, Line, Mark } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { useLook } from '../theme/Themed.tsx';
 
-type View = 'saturation' | 'xy' | 'gamma' | 'alpha';
+type View = 'saturation' | 'xy' | 'gamma' | 'K' | 'alpha';
+type Along = 'composition' | 'temperature';
 
 interface Props {
   names: [string, string];
   diagram: PairDiagram;
   held: Held;
+  /** The same by another model. */
+  beside: { name: string; diagram: PairDiagram } | undefined;
+  /** Measured where the diagram is drawn: in the order of the diagram's components. */
+  measured: readonly MeasuredPoint[];
 }
 
-export function PairChart({ names, diagram, held }: Props) {
+export function PairChart(props: Props) {
+  const { names, diagram, held } = props;
   const [view, setView] = useState<View>('saturation');
+  const [along, setAlong] = useState<Along>('composition');
   const panel = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
   const size = useElementSize(panel);
-  const chart = useChart(view, names, diagram, held);
+  const chart = useChart(view, along, props);
   const views: { value: View; label: string }[] = [
     { value: 'saturation', label: held.by === 'pressure' ? 'T-x-y' : 'P-x-y' },
     { value: 'xy', label: 'y-x' },
     { value: 'gamma', label: 'activity coefficients' },
+    { value: 'K', label: 'K-values' },
     { value: 'alpha', label: 'relative volatility' },
   ];
+  const isEitherWay = (view === 'K' || view === 'alpha') && held.by === 'pressure';
   return (
     <div className="ladder-charts">
       <div className="table-head">
         <Segmented<View> size="small" options={views} value={view} onChange={setView} aria-label="Diagram" />
         <SaveChart svg={svg} name={chart.title} rows={() => rowsOf(names, diagram)} table="Points as CSV" />
       </div>
+      {isEitherWay && (
+        <Segmented<Along>
+          size="small"
+          className="pair-along"
+          aria-label="Against"
+          options={[
+            { value: 'composition', label: 'over composition' },
+            { value: 'temperature', label: 'over temperature' },
+          ]}
+          value={along}
+          onChange={setAlong}
+        />
+      )}
       <div className="ladder-chart" ref={panel}>
-        {size !== undefined && (
-          <LineChart svg={svg} {...chart} width={size.width} height={size.height} hasLegend={view !== 'alpha'} />
-        )}
+        {size !== undefined && <LineChart svg={svg} {...chart} width={size.width} height={size.height} hasLegend />}
       </div>
     </div>
   );
@@ -48,38 +68,59 @@ export function PairChart({ names, diagram, held }: Props) {
 
 type Chart = Omit<React.ComponentProps<typeof LineChart>, 'width' | 'height' | 'svg'>;
 
-function useChart(view: View, [first, second]: [string, string], diagram: PairDiagram, held: Held): Chart {
+function useChart(view: View, along: Along, { names: [first, second], diagram, held, beside, measured }: Props): Chart {
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const dimension = held.by === 'pressure' ? 'temperature' : 'pressure';
+  const isIsobaric = held.by === 'pressure';
+  const dimension = isIsobaric ? 'temperature' : 'pressure';
   const unit = findUnit(dimension, shownUnit(display, dimension));
   const { x, y, alpha, gamma, azeotropes, gap } = diagram;
-  const boils = (held.by === 'pressure' ? diagram.T : diagram.P).map((value) => fromSI(value, unit, site));
-  const title = `${first} and ${second}`;
+  const shown = (values: readonly number[]): number[] => values.map((value) => fromSI(value, unit, site));
+  const boilsOf = (of: PairDiagram): number[] => shown(isIsobaric ? of.T : of.P);
   const marks = (at: (azeotrope: PairDiagram['azeotropes'][number]) => number): Mark[] =>
     azeotropes.map((azeotrope) => ({
       x: azeotrope.x,
       y: at(azeotrope),
-      name: `azeotrope ${formatFraction(azeotrope.x)}, ${formatQuantity(held.by === 'pressure' ? azeotrope.T : azeotrope.P, unit, site)} ${unit.id}`,
+      name: `azeotrope ${formatFraction(azeotrope.x)}, ${formatQuantity(isIsobaric ? azeotrope.T : azeotrope.P, unit, site)} ${unit.id}`,
       shape: 'note',
     }));
-  const base = { title, colors, xRange: [0, 1] as [number, number], xName: `${first}, mol/mol` };
-  const gapLimits =
-    gap === null ? [] : gap.map((at, k) => ({ axis: 'x' as const, at, name: k === 0 ? 'two liquids from here' : 'to here' }));
+  const base = {
+    title: `${first} and ${second}`,
+    colors,
+    xRange: [0, 1] as [number, number],
+    xName: `${first}, mol/mol`,
+    limits: gapLimits(gap),
+  };
+  const copper = { color: colors.copper, width: 2 };
+  const pine = { color: colors.pine, width: 2, dash: '6 3' };
+  const thin = { color: colors.quiet, width: 1.3, dash: '2 3' };
+  const other = (name: string, of: (d: PairDiagram) => Pick<Line, 'x' | 'y'>): Line[] =>
+    beside === undefined ? [] : [{ name: `${name}, ${beside.name}`, ...of(beside.diagram), ...thin }];
+  const dots = (name: string, of: (point: MeasuredPoint) => [number, number] | null): Dots[] => {
+    const at = measured.flatMap((point) => [of(point)].filter((xy) => xy !== null));
+    return at.length === 0 ? [] : [{ name, x: at.map(([px]) => px), y: at.map(([, py]) => py), color: colors.ink }];
+  };
   switch (view) {
     case 'saturation': {
-      const liquid: Line = { name: 'liquid boils', x, y: boils, color: colors.copper, width: 2 };
-      const vapour: Line = { name: 'vapour condenses', x: y, y: boils, color: colors.pine, width: 2, dash: '6 3' };
-      const name = held.by === 'pressure' ? 'temperature' : 'pressure';
-      const range: [number, number] = [Math.min(...boils), Math.max(...boils)];
+      const boils = boilsOf(diagram);
+      const all = [...boils, ...(beside === undefined ? [] : boilsOf(beside.diagram))];
+      const held_ = ({ T, P }: MeasuredPoint): number => fromSI(isIsobaric ? T : (P ?? T), unit, site);
       return {
         ...base,
-        lines: [liquid, vapour],
-        marks: marks((a) => fromSI(held.by === 'pressure' ? a.T : a.P, unit, site)),
-        limits: gapLimits,
-        yName: `${name}, ${unit.id}`,
-        yRange: range,
+        lines: [
+          { name: 'liquid boils', x, y: boils, ...copper },
+          { name: 'vapour condenses', x: y, y: boils, ...pine },
+          ...other('boils', (d) => ({ x: d.x, y: boilsOf(d) })),
+          ...other('condenses', (d) => ({ x: d.y, y: boilsOf(d) })),
+        ],
+        dots: [
+          ...dots('measured liquid', (point) => [point.x, held_(point)]),
+          ...dots('measured vapour', (point) => (point.y === null ? null : [point.y, held_(point)])),
+        ],
+        marks: marks((a) => fromSI(isIsobaric ? a.T : a.P, unit, site)),
+        yName: `${isIsobaric ? 'temperature' : 'pressure'}, ${unit.id}`,
+        yRange: [Math.min(...all), Math.max(...all)],
       };
     }
     case 'xy':
@@ -88,9 +129,10 @@ function useChart(view: View, [first, second]: [string, string], diagram: PairDi
         lines: [
           { name: 'vapour over liquid', x, y, color: colors.pine, width: 2 },
           { name: 'y = x', x: [0, 1], y: [0, 1], color: colors.quiet, dash: '3 4', isTold: false },
+          ...other('vapour', (d) => ({ x: d.x, y: d.y })),
         ],
+        dots: dots('measured', (point) => (point.y === null ? null : [point.x, point.y])),
         marks: marks((a) => a.x),
-        limits: gapLimits,
         yName: `${first} in the vapour, mol/mol`,
         yRange: [0, 1],
       };
@@ -98,21 +140,76 @@ function useChart(view: View, [first, second]: [string, string], diagram: PairDi
       return {
         ...base,
         lines: [
-          { name: first, x, y: gamma[0], color: colors.copper, width: 2 },
-          { name: second, x, y: gamma[1], color: colors.pine, width: 2, dash: '6 3' },
+          { name: first, x, y: gamma[0], ...copper },
+          { name: second, x, y: gamma[1], ...pine },
+          ...other(first, (d) => ({ x: d.x, y: d.gamma[0] })),
+          ...other(second, (d) => ({ x: d.x, y: d.gamma[1] })),
+        ],
+        dots: [
+          ...dots(`measured, ${first}`, ({ x: at, gamma: [g] }) => (g === null ? null : [at, g])),
+          ...dots(`measured, ${second}`, ({ x: at, gamma: [, g] }) => (g === null ? null : [at, g])),
         ],
         yName: 'activity coefficient',
         yRange: [0, Math.max(1.2, ...gamma[0], ...gamma[1])],
       };
+    case 'K': {
+      const K = kValues(diagram);
+      const line = (name: string, of: readonly number[]) => ({ name, ...overAxis(along, diagram, of, boilsOf) });
+      return {
+        ...base,
+        ...axisOf(along, boilsOf(diagram), unit.id, base),
+        lines: [
+          { ...line(`K of ${first}`, K[0]), ...copper },
+          { ...line(`K of ${second}`, K[1]), ...pine },
+          ...other(first, (d) => overAxis(along, d, kValues(d)[0], boilsOf)),
+          ...other(second, (d) => overAxis(along, d, kValues(d)[1], boilsOf)),
+        ],
+        yName: 'K = y/x, mol/mol',
+        yRange: [0, Math.max(1.2, ...K[0], ...K[1])],
+      };
+    }
     case 'alpha':
       return {
         ...base,
-        lines: [{ name: `${first} over ${second}`, x, y: alpha, color: colors.pine, width: 2 }],
+        ...axisOf(along, boilsOf(diagram), unit.id, base),
+        lines: [
+          { name: `${first} over ${second}`, ...overAxis(along, diagram, alpha, boilsOf), color: colors.pine, width: 2 },
+          ...other('volatility', (d) => overAxis(along, d, d.alpha, boilsOf)),
+        ],
         limits: [{ axis: 'y', at: 1, name: 'alike' }],
-        yName: 'relative volatility',
+        yName: 'relative volatility, mol/mol',
         yRange: [0, Math.max(1.2, ...alpha)],
       };
   }
+}
+
+const gapLimits = (gap: PairDiagram['gap']) =>
+  gap === null ? [] : gap.map((at, k) => ({ axis: 'x' as const, at, name: k === 0 ? 'two liquids from here' : 'to here' }));
+
+/** Of both components; at its own infinite dilution by the volatility against the other, whose K is 1 there. */
+function kValues({ x, y, alpha }: PairDiagram): [number[], number[]] {
+  const last = x.length - 1;
+  return [
+    x.map((at, k) => (k === 0 ? (alpha[k] ?? 1) : (y[k] ?? 0) / at)),
+    x.map((at, k) => (k === last ? 1 / (alpha[k] ?? 1) : (1 - (y[k] ?? 0)) / (1 - at))),
+  ];
+}
+
+function overAxis(
+  along: Along,
+  diagram: PairDiagram,
+  values: readonly number[],
+  boilsOf: (of: PairDiagram) => number[],
+): Pick<Line, 'x' | 'y' | 'isTold'> {
+  // Beside an azeotrope one temperature has two values: the pointer then tells none.
+  return along === 'composition'
+    ? { x: diagram.x, y: values }
+    : { x: boilsOf(diagram), y: values, isTold: diagram.azeotropes.length === 0 };
+}
+
+function axisOf(along: Along, boils: readonly number[], unit: string, base: Pick<Chart, 'xName' | 'xRange' | 'limits'>) {
+  if (along === 'composition') return base;
+  return { xName: `bubble point, ${unit}`, xRange: [Math.min(...boils), Math.max(...boils)] as [number, number], limits: [] };
 }
 
 function rowsOf([first, second]: [string, string], { x, y, T, P, alpha, gamma }: PairDiagram): (string | number)[][] {

@@ -1,26 +1,18 @@
 /** Every two components, and where their numbers come from, by word and by shape. */
 import { pairStandings } from '@keen-ladder/core';
-import type { PairKind } from '@keen-ladder/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { componentColor } from '../theme/componentColors.ts';
+import { FillMissing } from './FillMissing.tsx';
+import { pairWords } from './pairWords.ts';
 
 interface Props {
   chosen: readonly [number, number] | undefined;
   onChoose: (pair: [number, number]) => void;
+  /** Pa: groups are asked around the boiling points there. */
+  P: number;
 }
-
-const words: Record<PairKind, { shape: string; word: string; meaning: string }> = {
-  published: { shape: '●', word: 'published', meaning: 'parameters from a source that is named' },
-  fitted: { shape: '◆', word: 'fitted', meaning: 'fitted to measured data that this case keeps' },
-  typed: { shape: '✎', word: 'set by you', meaning: 'typed in this case' },
-  'by-groups': { shape: '◐', word: 'by groups', meaning: 'estimated from the groups of both molecules' },
-  'dissolved-gas': { shape: '▲', word: 'Henry', meaning: 'a gas dissolved by Henry’s law' },
-  'by-pure-components': { shape: '○', word: 'pure data', meaning: 'from the pure components alone' },
-  'taken-as-zero': { shape: '□', word: 'kij = 0', meaning: 'no interaction is known: taken as nothing' },
-  missing: { shape: '✕', word: 'missing', meaning: 'the model has nothing for it' },
-};
 
 /** A standing for every two, told by the names it belongs to. */
 function usePairs() {
@@ -35,10 +27,11 @@ function usePairs() {
   }, [mixture]);
 }
 
-export function PairMatrix({ chosen, onChoose }: Props) {
+export function PairMatrix({ chosen, onChoose, P }: Props) {
   const { components, of, kinds } = usePairs();
   return (
     <div className="balance-scroll pair-matrix">
+      {kinds.includes('missing') && <FillMissing P={P} />}
       <table className="balance" aria-label="Where the numbers of each pair come from">
         <thead>
           <tr>
@@ -60,7 +53,7 @@ export function PairMatrix({ chosen, onChoose }: Props) {
               {components.slice(0, -1).map((other, c) => {
                 if (c > r) return <td key={other.id} />;
                 const standing = of(c, r + 1);
-                const told = words[standing?.kind ?? 'missing'];
+                const told = pairWords[standing?.kind ?? 'missing'];
                 return (
                   <td key={other.id}>
                     <button
@@ -83,7 +76,7 @@ export function PairMatrix({ chosen, onChoose }: Props) {
       <ul className="pair-legend quiet small">
         {kinds.map((kind) => (
           <li key={kind}>
-            <span aria-hidden>{words[kind].shape}</span> {words[kind].word}: {words[kind].meaning}
+            <span aria-hidden>{pairWords[kind].shape}</span> {pairWords[kind].word}: {pairWords[kind].meaning}
           </li>
         ))}
       </ul>

@@ -1,8 +1,8 @@
 /** Phase behaviour is worked out in a worker of its own: a column that is being solved does not wait for it. */
-import { mixtureMap, pairOfMixture } from '@keen-ladder/core';
+import { filledPairs, fitMeasured, mixtureMap, modelsBeside, pairOfMixture } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
-const phases = { map: mixtureMap, pair: pairOfMixture };
+const phases = { map: mixtureMap, pair: pairOfMixture, fit: fitMeasured, fill: filledPairs, models: modelsBeside };
 
 export type Phases = typeof phases;
 

@@ -32,25 +32,50 @@ function headingOf(cell: string): Heading {
   return parts === null ? { name: cell, unit: '' } : { name: (parts[1] ?? '').trim(), unit: (parts[2] ?? '').trim() };
 }
 
-export type ReadColumn = { ok: true; values: number[] } | { ok: false; sentence: string };
+export type ReadColumn<T = number> = { ok: true; values: T[] } | { ok: false; sentence: string };
+
+export interface Reader {
+  display: UnitChoice;
+  site: Site;
+}
 
 /** One column in SI; a cell without a unit has its heading's, or the case's. */
-export function readColumn(
-  table: PastedTable,
-  column: number,
-  dimension: Dimension,
-  { display, site }: { display: UnitChoice; site: Site },
-): ReadColumn {
-  const own = findUnit(dimension, shownUnit(display, dimension));
-  const unit = table.headings[column]?.unit ?? '';
+export function readColumn(table: PastedTable, column: number, dimension: Dimension, reader: Reader): ReadColumn {
   const values: number[] = [];
   for (const [r, row] of table.rows.entries()) {
-    const cell = row[column] ?? '';
-    const hasUnit = /[^-+.\deE\s]/.test(cell.replace(/^[-+.\d]+(e[-+]?\d+)?/i, ''));
-    const parsed = parseQuantity(hasUnit || unit === '' ? cell : `${cell} ${unit}`, [dimension], own, site);
-    const where = `Row ${r + 1}${table.headings[column] === undefined ? '' : `, ${table.headings[column].name}`}`;
-    if (!parsed.ok) return { ok: false, sentence: `${where}: ${explainParse(parsed.problem)}` };
-    values.push(parsed.value.value);
+    const read = readCell(table, r, column, row[column] ?? '', dimension, reader);
+    if (typeof read === 'string') return { ok: false, sentence: read };
+    values.push(read);
   }
   return { ok: true, values };
+}
+
+/** The same; a cell that is empty or a dash was not measured: null. */
+export function readGaps(table: PastedTable, column: number, dimension: Dimension, reader: Reader): ReadColumn<number | null> {
+  const values: (number | null)[] = [];
+  for (const [r, row] of table.rows.entries()) {
+    const cell = row[column] ?? '';
+    const read = /^[-–—]?$/.test(cell) ? null : readCell(table, r, column, cell, dimension, reader);
+    if (typeof read === 'string') return { ok: false, sentence: read };
+    values.push(read);
+  }
+  return { ok: true, values };
+}
+
+/** SI, or the sentence that says why it is no number. */
+function readCell(
+  table: PastedTable,
+  r: number,
+  column: number,
+  cell: string,
+  dimension: Dimension,
+  { display, site }: Reader,
+): number | string {
+  const own = findUnit(dimension, shownUnit(display, dimension));
+  const unit = table.headings[column]?.unit ?? '';
+  const hasUnit = /[^-+.\deE\s]/.test(cell.replace(/^[-+.\d]+(e[-+]?\d+)?/i, ''));
+  const parsed = parseQuantity(hasUnit || unit === '' ? cell : `${cell} ${unit}`, [dimension], own, site);
+  if (parsed.ok) return parsed.value.value;
+  const where = `Row ${r + 1}${table.headings[column] === undefined ? '' : `, ${table.headings[column].name}`}`;
+  return `${where}: ${explainParse(parsed.problem)}`;
 }

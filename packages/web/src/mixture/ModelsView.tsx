@@ -1,0 +1,103 @@
+/** What would change with the model: bubble point and volatilities of one liquid, side by side. */
+import { explain, explainOpenPoint, formatNumber, MODEL_WORDS } from '@keen-ladder/core';
+import type { ModelBeside, ModelName } from '@keen-ladder/core';
+import { Button } from 'antd';
+import { useMemo } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { modelChosen } from '../document/documentSlice.ts';
+import { selectFeed, selectMixture } from '../document/selectors.ts';
+import { selectShow, selectShowQuantity } from '../document/showing.ts';
+import { phases, useAnswer } from './usePhases.ts';
+
+const MODELS = Object.keys(MODEL_WORDS) as ModelName[]; // the keys of the record are the names
+
+export function ModelsView({ P }: { P: number }) {
+  const dispatch = useAppDispatch();
+  const mixture = useAppSelector(selectMixture);
+  const feed = useAppSelector(selectFeed);
+  const showQuantity = useAppSelector(selectShowQuantity);
+  const { x, isFeed } = useMemo(() => liquidOf(mixture.components, feed?.composition), [mixture, feed]);
+  const ask = useMemo(() => async (): Promise<ModelBeside[]> => phases().models(mixture, MODELS, x, P), [mixture, x, P]);
+  const { answer, failure } = useAnswer(ask);
+  if (failure !== undefined) return <p className="field-error">The engine failed: {failure} Reload the page; your work is kept.</p>;
+  if (answer === undefined) return <p className="empty-sheet">Working it out …</p>;
+  const able = answer.filter((beside) => beside.state === 'solved');
+  const couples = able[0]?.alpha.map(({ pair }) => pair) ?? [];
+  const name = (i: number): string => mixture.components[i]?.name ?? '';
+  return (
+    <div className="balance-scroll pair-matrix">
+      <p className="quiet small">
+        {isFeed ? 'The first feed' : 'Equal parts of all components'} as a boiling liquid at {showQuantity(P, 'pressure')}.
+      </p>
+      <table className="balance" aria-label="The models side by side">
+        <thead>
+          <tr>
+            <th />
+            {able.map(({ model }) => (
+              <th key={model} scope="col">
+                <Button
+                  type={model === mixture.model ? 'primary' : 'default'}
+                  size="small"
+                  aria-pressed={model === mixture.model}
+                  onClick={() => dispatch(modelChosen(model))}
+                >
+                  {MODEL_WORDS[model]}
+                </Button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">Bubble point</th>
+            {able.map(({ model, T }) => (
+              <td key={model}>{showQuantity(T, 'temperature')}</td>
+            ))}
+          </tr>
+          {couples.map(([i, j], row) => (
+            <tr key={`${i} ${j}`}>
+              <th scope="row">
+                {name(i)} over {name(j)}, mol/mol
+              </th>
+              {able.map(({ model, alpha }) => (
+                <td key={model}>{formatNumber(alpha[row]?.value ?? 0, 3)}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Unable all={answer} />
+    </div>
+  );
+}
+
+/** Models that cannot be had, and what would mend that. */
+function Unable({ all }: { all: readonly ModelBeside[] }) {
+  const show = useAppSelector(selectShow);
+  const unable = all.filter((beside) => beside.state !== 'solved');
+  if (unable.length === 0) return null;
+  return (
+    <ul className="pair-legend small">
+      {unable.map((beside) => (
+        <li key={beside.model}>
+          <strong>{MODEL_WORDS[beside.model]}</strong>:{' '}
+          {beside.state === 'open' ? beside.points.slice(0, 2).map(explainOpenPoint).join(' ') : explain(beside.reason, show)}
+          {beside.state === 'open' && beside.points.length > 2 ? ` And ${beside.points.length - 2} more.` : ''}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface Composition {
+  basis: string;
+  parts: Readonly<Record<string, number>>;
+}
+
+/** The feed's mole fractions where it is given by them, else equal parts. */
+function liquidOf(components: readonly { id: string }[], composition: Composition | undefined): { x: number[]; isFeed: boolean } {
+  const parts = components.map(({ id }) => composition?.parts[id] ?? 0);
+  const sum = parts.reduce((a, b) => a + b, 0);
+  const isFeed = composition?.basis === 'mole' && Math.abs(sum - 1) < 1e-6;
+  return { x: isFeed ? parts.map((part) => part / sum) : components.map(() => 1 / components.length), isFeed };
+}
