@@ -37,6 +37,7 @@ export type OpenPoint =
   | { code: 'not-two-streams'; path: string; count: number }
   | { code: 'not-above-one'; path: string; what: string; value: number }
   | { code: 'not-two-components'; path: string; count: number }
+  | { code: 'not-below'; path: string; what: string; value: number; limit: number } // K
   | { code: 'too-few-points'; path: string; points: number; parameters: number }
   | { code: 'below-zero-kelvin'; path: string; what: string }
   | { code: 'targets-for-handles'; path: string; targets: number; handles: string[] }

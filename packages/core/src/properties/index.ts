@@ -11,3 +11,15 @@ export {
   outsideRange,
   T_REFERENCE,
 } from './pure.ts';
+export {
+  acentricFactorOf,
+  heatOfVaporisationOf,
+  liquidDensityOf,
+  liquidHeatCapacityOf,
+  vapourPressureOf,
+} from './correspondingStates.ts';
+export { JOBACK_GROUPS, jobackSums } from './joback.ts';
+export { estimatedRecord } from './ownComponent.ts';
+export type { CriticalConstants } from './correspondingStates.ts';
+export type { JobackSums } from './joback.ts';
+export type { PropertyEstimate, EstimatedComponent, OwnComponent } from './ownComponent.ts';

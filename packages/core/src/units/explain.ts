@@ -259,6 +259,8 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `${capital(point.name)} cannot be made of the groups of this model: choose another model.`;
     case 'group-pair-missing':
       return `This model has no parameters between the groups ${point.groups[0]} and ${point.groups[1]}: choose another model.`;
+    case 'not-below':
+      return `${point.what}, ${formatFixed(point.value, 1)} K, must lie below ${formatFixed(point.limit, 1)} K.`;
     case 'too-few-points':
       return `${point.points} measured numbers do not fix ${point.parameters} parameters. Measure more, or fit fewer.`;
     case 'not-two-components':

@@ -1,5 +1,5 @@
 /** How far a fit lies off what was measured: calculated less measured over the liquid's composition, and every point as a row. */
-import { findUnit, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
+import { findUnit, formatEntered, formatNumber, formatQuantity, shownUnit } from '@keen-ladder/core';
 import type { FittedPair, Observed } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
@@ -91,9 +91,9 @@ export function Deviations({ set, fitted: { fit } }: { set: MeasuredSet; fitted:
                 const at = set.points[point];
                 return (
                   <tr key={point}>
-                    <td>{formatNumber(at?.x ?? 0, 4)}</td>
-                    <td>{typeof at?.y === 'number' ? formatNumber(at.y, 4) : '–'}</td>
-                    <td>{formatNumber(fromSI(at?.T ?? 0, temperature, site), 4)}</td>
+                    <td>{formatEntered(at?.x ?? 0)}</td>
+                    <td>{typeof at?.y === 'number' ? formatEntered(at.y) : '–'}</td>
+                    <td>{formatQuantity(at?.T ?? 0, temperature, site)}</td>
                     <td>{formatNumber(points[k]?.off ?? 0, 2)}</td>
                   </tr>
                 );

@@ -1,6 +1,6 @@
 /** Measured points on their way into the case: a table that is pasted or read from a file, and what its columns are. */
 import { UploadOutlined } from '@ant-design/icons';
-import { isIsobaric, USUAL_FIT, USUAL_UNCERTAINTY } from '@keen-ladder/core';
+import { isIsobaric, pairOf, USUAL_FIT, USUAL_UNCERTAINTY } from '@keen-ladder/core';
 import type { ComponentRecord } from '@keen-ladder/core';
 import { Button, Input, Select, Upload } from 'antd';
 import { useMemo, useState } from 'react';
@@ -21,7 +21,7 @@ export function NewMeasured({ components: [first, second], onKept }: Props) {
   const dispatch = useAppDispatch();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const { measured } = useAppSelector(selectMixture);
+  const mixture = useAppSelector(selectMixture);
   const [text, setText] = useState('');
   const [name, setName] = useState('');
   const [T, setT] = useState<number | null>(null);
@@ -43,7 +43,7 @@ export function NewMeasured({ components: [first, second], onKept }: Props) {
       setError(read.sentence);
       return;
     }
-    const id = freshId(measured.map((set) => set.id));
+    const id = freshId(mixture.measured.map((set) => set.id));
     const called = name.trim() === '' ? usualName(isIsobaric(read.points), read.points.length) : name.trim();
     const set = {
       id,
@@ -51,7 +51,7 @@ export function NewMeasured({ components: [first, second], onKept }: Props) {
       components: [first.id, second.id] as [string, string],
       points: read.points,
       uncertainty: { ...USUAL_UNCERTAINTY },
-      choice: { ...USUAL_FIT },
+      choice: { ...USUAL_FIT, alpha: alphaOf(pairOf(mixture, first.id, second.id)) },
     };
     dispatch(measuredKept({ set, pair: null }));
     onKept(id);
@@ -127,6 +127,9 @@ export function NewMeasured({ components: [first, second], onKept }: Props) {
     </div>
   );
 }
+
+/** What the pair has by NRTL already, else the usual. */
+const alphaOf = (pair: ReturnType<typeof pairOf>): number => (pair !== undefined && 'alpha' in pair ? pair.alpha : USUAL_FIT.alpha);
 
 const usualName = (isobaric: boolean, points: number): string => `${points} points at one ${isobaric ? 'pressure' : 'temperature'}`;
 

@@ -37,7 +37,7 @@ function roleOf(heading: string, [first, second]: [string, string]): Role {
   if (/^(x|liquid)/.test(heading)) return which('x1', 'x2');
   if (/^(y|vapou?r)/.test(heading)) return which('y1', 'y2');
   if (/^(t|temp|boil)/.test(heading)) return 'T';
-  return heading.startsWith("p") ? 'P' : 'none';
+  return heading.startsWith('p') ? 'P' : 'none';
 }
 
 export function measuredPoints(table: PastedTable, roles: readonly Role[], context: MeasuredContext): ReadPoints {
