@@ -25,6 +25,14 @@ export const ComponentList = z.strictObject({
   ppr78: partedBySemicolons.default([]),
 });
 
+/** What the source keys of records stand for. */
+export const SourceNames = z.record(z.string(), z.string());
+
+const GroupName = z.strictObject({ id: z.int().positive(), name: z.string() });
+/** Subgroups of both tables of activity coefficients. */
+export const GroupNames = z.strictObject({ unifac: z.array(GroupName), modifiedUnifac: z.array(GroupName) });
+export type GroupNames = z.infer<typeof GroupNames>;
+
 export const NewProject = z.strictObject({ name: CaseName });
 export const Rename = z.strictObject({ name: CaseName });
 export const NewCase = z.strictObject({ name: CaseName, document: CaseDocument });

@@ -1,5 +1,6 @@
 import { proposedMixture } from '@keen-ladder/core';
-import { databankParts, findComponent } from '@keen-ladder/core/databank';
+import type { GroupTable } from '@keen-ladder/core';
+import { databankParts, findComponent, groupTables, sources } from '@keen-ladder/core/databank';
 import { ComponentList } from '@keen-ladder/schema';
 import { Router } from 'express';
 import { Problem } from '../problems.ts';
@@ -25,6 +26,15 @@ export function databankRoutes(): Router {
       ppr78Groups: ppr78.map((group): [string, number] => [group, 1]),
     };
     res.set('Cache-Control', ONE_HOUR).json(proposedMixture(databankParts(components, [beside])));
+  });
+  router.get('/databank/sources', (_req, res) => {
+    res.set('Cache-Control', ONE_HOUR).json(sources);
+  });
+  router.get('/databank/groups', (_req, res) => {
+    const names = ({ subgroups }: GroupTable) => Object.entries(subgroups).map(([id, { name }]) => ({ id: Number(id), name }));
+    res
+      .set('Cache-Control', ONE_HOUR)
+      .json({ unifac: names(groupTables.unifac), modifiedUnifac: names(groupTables.modifiedUnifac) });
   });
   return router;
 }

@@ -2,7 +2,9 @@
 import {
   Bin,
   CaseFile,
+  ComponentRecord,
   Conflict,
+  GroupNames,
   History,
   Mixture,
   OpenCase,
@@ -10,6 +12,7 @@ import {
   ProjectList,
   ProjectSummary,
   Saved,
+  SourceNames,
 } from '@keen-ladder/schema';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { z } from 'zod';
@@ -27,8 +30,12 @@ export class ApiError extends Error {
 export type SaveReply = { state: 'saved'; saved: Saved } | { state: 'conflict'; current: OpenCase };
 
 export const api = {
-  /** The mixture of these databank components with all parameters and the model proposed. */
-  mixture: (ids: readonly string[]) => send('GET', `/databank/mixture?components=${encodeURIComponent(ids.join(';'))}`, Mixture),
+  /** The mixture of these databank components with all parameters and the model proposed; group tables reach to `beside` too. */
+  mixture: (ids: readonly string[], beside: readonly GroupsOf[] = []) =>
+    send('GET', `/databank/mixture?${String(mixtureQuery(ids, beside))}`, Mixture),
+  component: (id: string) => send('GET', `/databank/components/${encodeURIComponent(id)}`, ComponentRecord),
+  sources: () => send('GET', '/databank/sources', SourceNames),
+  groupNames: () => send('GET', '/databank/groups', GroupNames),
   projects: () => send('GET', '/projects', ProjectList),
   createProject: (name: string) => send('POST', '/projects', ProjectSummary, { name }),
   renameProject: (id: string, name: string) => send('PATCH', `/projects/${id}`, Nothing, { name }),
@@ -54,6 +61,29 @@ export const api = {
 };
 
 const Nothing = z.null();
+
+/** Groups of a component that the databank does not know. */
+type GroupsOf = Pick<z.infer<typeof ComponentRecord>, 'unifacGroups' | 'modifiedUnifacGroups' | 'ppr78Groups'>;
+
+function mixtureQuery(ids: readonly string[], beside: readonly GroupsOf[]): URLSearchParams {
+  const query = new URLSearchParams({ components: ids.join(';') });
+  const add = (name: string, groups: (string | number)[]) => {
+    if (groups.length > 0) query.set(name, [...new Set(groups)].join(';'));
+  };
+  add(
+    'unifac',
+    beside.flatMap((c) => c.unifacGroups.map(([group]) => group)),
+  );
+  add(
+    'modifiedUnifac',
+    beside.flatMap((c) => c.modifiedUnifacGroups.map(([group]) => group)),
+  );
+  add(
+    'ppr78',
+    beside.flatMap((c) => c.ppr78Groups.map(([group]) => group)),
+  );
+  return query;
+}
 
 async function send<T>(method: string, path: string, schema: z.ZodType<T>, body?: unknown): Promise<T> {
   return schema.parse(await successOf(await request(method, path, body)));

@@ -1,13 +1,17 @@
-/** Any number of components, each with a way out, and one field to add another. */
+/** Any number of components, each with its record and a way out, a field to add another, and a component of one's own. */
 import { CloseOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { memo } from 'react';
+import { lazy, memo, Suspense, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { ComponentSelect } from '../fields/ComponentSelect.tsx';
 import { componentColor } from '../theme/componentColors.ts';
 import { ModelFields } from './ModelFields.tsx';
-import { useMixtureChoice } from './useMixtureChoice.ts';
+import { isOwn, useMixtureChoice } from './useMixtureChoice.ts';
+
+/** Fetched when they are first opened: most cases never do. */
+const OwnComponentDrawer = lazy(async () => ({ default: (await import('./OwnComponentDrawer.tsx')).OwnComponentDrawer }));
+const RecordDrawer = lazy(async () => ({ default: (await import('./RecordDrawer.tsx')).RecordDrawer }));
 
 /** As many as a mixture takes. */
 const MOST = 60;
@@ -15,7 +19,9 @@ const MOST = 60;
 export const ComponentList = memo(function ComponentList() {
   const { components } = useAppSelector(selectMixture);
   const { choose, error } = useMixtureChoice();
+  const [opened, setOpened] = useState<string | undefined>(undefined);
   const ids = components.map((c) => c.id);
+  const record = components.find(({ id }) => id === opened);
   return (
     <section data-path="mixture.components">
       <h2>Mixture</h2>
@@ -23,7 +29,10 @@ export const ComponentList = memo(function ComponentList() {
         {components.map(({ id, name }, k) => (
           <li key={id}>
             <span className="swatch" style={{ background: componentColor(k) }} />
-            <span className="component-name">{name}</span>
+            <button type="button" className="component-name" title={`Open the record of ${name}`} onClick={() => setOpened(id)}>
+              {name}
+              {isOwn(id) && <span className="quiet small"> own</span>}
+            </button>
             <Button
               type="text"
               size="small"
@@ -35,20 +44,38 @@ export const ComponentList = memo(function ComponentList() {
         ))}
       </ul>
       {components.length < MOST && (
-        <ComponentSelect
-          key={ids.join(' ')}
-          label="Add a component"
-          value={undefined}
-          placeholder="add a component"
-          bordered={false}
-          onChange={({ id }) => choose([...ids, id])}
-        />
+        <>
+          <ComponentSelect
+            key={ids.join(' ')}
+            label="Add a component"
+            value={undefined}
+            placeholder="add a component"
+            bordered={false}
+            onChange={({ id }) => choose([...ids, id])}
+          />
+          <Button type="text" size="small" onClick={() => setOpened('own')}>
+            one of your own
+          </Button>
+        </>
       )}
       {error !== undefined && (
         <div className="field-error" role="alert">
           {error}
         </div>
       )}
+      <Suspense fallback={null}>
+        {opened === 'own' && (
+          <OwnComponentDrawer
+            taken={ids}
+            onClose={() => setOpened(undefined)}
+            onMade={(made) => {
+              choose([...ids, made.id], made);
+              setOpened(undefined);
+            }}
+          />
+        )}
+        {record !== undefined && <RecordDrawer key={record.id} record={record} onClose={() => setOpened(undefined)} />}
+      </Suspense>
       <ModelFields />
     </section>
   );

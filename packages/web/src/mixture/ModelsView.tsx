@@ -33,8 +33,18 @@ export function ModelsView({ P }: { P: number }) {
         <thead>
           <tr>
             <th />
-            {able.map(({ model }) => (
-              <th key={model} scope="col">
+            <th scope="col">bubble point</th>
+            {couples.map(([i, j]) => (
+              <th key={`${i} ${j}`} scope="col">
+                {name(i)} over {name(j)}, mol/mol
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {able.map(({ model, T, alpha }) => (
+            <tr key={model}>
+              <th scope="row">
                 <Button
                   type={model === mixture.model ? 'primary' : 'default'}
                   size="small"
@@ -44,23 +54,9 @@ export function ModelsView({ P }: { P: number }) {
                   {MODEL_WORDS[model]}
                 </Button>
               </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <th scope="row">Bubble point</th>
-            {able.map(({ model, T }) => (
-              <td key={model}>{showQuantity(T, 'temperature')}</td>
-            ))}
-          </tr>
-          {couples.map(([i, j], row) => (
-            <tr key={`${i} ${j}`}>
-              <th scope="row">
-                {name(i)} over {name(j)}, mol/mol
-              </th>
-              {able.map(({ model, alpha }) => (
-                <td key={model}>{formatNumber(alpha[row]?.value ?? 0, 3)}</td>
+              <td>{showQuantity(T, 'temperature')}</td>
+              {alpha.map(({ pair: [i, j], value }) => (
+                <td key={`${i} ${j}`}>{formatNumber(value, 3)}</td>
               ))}
             </tr>
           ))}
