@@ -13,6 +13,7 @@ import type { Outcome } from '../numerics/index.ts';
 import { makePhaseProperties } from '../thermo/index.ts';
 import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
 import { flashTP } from './flash.ts';
+import { vapourShare } from './rachfordRice.ts';
 import { makeStabilityWork, trialPhase } from './stability.ts';
 
 /** One of the phases that a feed splits into. */
@@ -207,6 +208,7 @@ function dot(a: Float64Array, b: Float64Array): number {
  */
 function phaseShares(z: Float64Array, phases: readonly Held[]): Float64Array {
   const m = phases.length;
+  if (m === 2 && phases.every(({ only }) => only === undefined)) return twoShares(z, phases[0].lnPhi, phases[1].lnPhi);
   const inverse = phases.map(({ lnPhi }) => lnPhi.map((value) => Math.exp(-value)));
   const beta = new Float64Array(m).fill(1 / m);
   const active = new Array<boolean>(m).fill(true);
@@ -225,6 +227,15 @@ function phaseShares(z: Float64Array, phases: readonly Held[]): Float64Array {
     newtonShares(z, inverse, E, gradient, active, beta);
   }
   return beta;
+}
+
+/** Of two phases Q has its least where Rachford and Rice have their root. */
+function twoShares(z: Float64Array, first: Float64Array, second: Float64Array): Float64Array {
+  const beta = vapourShare(
+    z,
+    first.map((value, i) => Math.exp(value - second[i])),
+  );
+  return Float64Array.of(1 - beta, beta);
 }
 
 function newtonShares(

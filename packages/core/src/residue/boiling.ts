@@ -50,18 +50,23 @@ export class Boiling {
     return valueOrInterrupt(phaseSplit(this.model, T, this.P, z, { liquidsOnly: true })).map(({ x }) => x);
   }
 
-  /** The liquid that is not stable boils too early; both stable ones boil where either does, which moves them a little: again until it stands. */
+  /**
+   * The liquid that is not stable boils too early; both stable ones boil where either does, which moves them a little: the temperature at which the
+   * liquids parted there boil there, by secants.
+   */
   private together(lowest: number, z: Float64Array, first: Float64Array): number {
-    let [T, liquid] = [lowest, first];
+    let [before, missBefore] = [lowest, this.atOneLiquid(first) - lowest];
+    let T = lowest + missBefore;
     for (let round = 1; round <= ROUNDS; round++) {
-      const before = T;
-      T = this.atOneLiquid(liquid);
       const liquids = this.liquidsAt(T, z);
       // Warm enough the two may be one.
       if (liquids.length < 2) return this.atOneLiquid(z);
       this.liquids = [liquids[0], liquids[1]];
-      [liquid] = liquids;
-      if (Math.abs(T - before) < STILL) return T;
+      const miss = this.atOneLiquid(liquids[0]) - T;
+      if (Math.abs(miss) < STILL) return T + miss;
+      const slope = (miss - missBefore) / (T - before);
+      [before, missBefore] = [T, miss];
+      T += slope < -0.2 ? -miss / slope : miss;
     }
     return valueOrInterrupt(outOfReach({ code: 'no-convergence', residual: STILL, iterations: ROUNDS }));
   }

@@ -94,12 +94,14 @@ interface Followed {
 /** @param left a singular point that the curve comes from, which does not end it */
 function followed(boiling: Boiling, start: Float64Array, sign: 1 | -1, ends: readonly SingularPoint[], left: number): Followed {
   const n = start.length;
+  // Upwards a curve leaves what boils lowest, however near it begins, and ends at what boils highest.
+  const where = sign > 0 ? 'stable node' : 'unstable node';
   const z = Float64Array.from(start);
   const middle = new Float64Array(n);
   const points = [Float64Array.from(z)];
   const T = [boiling.at(z)];
   for (let step = 0; step < MOST_STEPS; step++) {
-    const end = ends.findIndex(({ x, kind }, k) => k !== left && kind !== 'saddle' && near(x, z) < REACHED);
+    const end = ends.findIndex(({ x, kind }, k) => k !== left && kind === where && near(x, z) < REACHED);
     if (end >= 0) {
       points.push(Float64Array.from(ends[end].x));
       T.push(ends[end].T);

@@ -55,7 +55,7 @@ export { sameQuantity } from './ladderTargets.ts';
 export { productRows, stageRows } from './ladderTables.ts';
 export type { TableRows, TableUnits } from './ladderTables.ts';
 export { mixtureMap, pairOfMixture } from './mixtureMap.ts';
-export type { MapCurve, MapPoint, MixtureMap } from './mixtureMap.ts';
+export type { AskedProducts, MapCurve, MapPoint, MapQuestion, MapVerdict, MixtureMap } from './mixtureMap.ts';
 export type { LadderResult } from './ladder.ts';
 export type { WalkAsked, WalkEnd, WalkFacts, WalkPoint } from './ladderWalk.ts';
 export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladderFacts.ts';

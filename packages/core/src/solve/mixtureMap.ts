@@ -1,8 +1,16 @@
 /** Phase behaviour of a document's mixture as it is shown and sent: plain arrays, SI units. */
 import { open, outOfReach, passOn, solved, valueOrInterrupt } from '../numerics/index.ts';
-import type { Outcome } from '../numerics/index.ts';
-import { boundaries, pairDiagram, residueCurve, singularPoints } from '../residue/index.ts';
-import type { Held, PairDiagram, ResidueCurve, SingularPoint, SingularPoints } from '../residue/index.ts';
+import type { Outcome, Reason } from '../numerics/index.ts';
+import {
+  boilingSurface,
+  boundaries,
+  pairDiagram,
+  productVerdict,
+  residueCurve,
+  singularPoints,
+  tieLines,
+} from '../residue/index.ts';
+import type { Held, PairDiagram, ResidueCurve, SingularPoint, SingularPoints, TieLine, Verdict } from '../residue/index.ts';
 import { buildModel, henrySolutes } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
 
@@ -15,6 +23,28 @@ export interface MixtureMap {
   /** Of three components. */
   curves: MapCurve[];
   boundaries: MapCurve[];
+  /** K at which liquids of a lattice boil (`levelLine` draws from it), and liquids that part. */
+  surface: { parts: number; T: (number | null)[] };
+  tieLines: { first: number[]; second: number[]; T: number }[];
+  /** Of the first two of the products asked for; null where there are not two. */
+  verdict: MapVerdict | null;
+}
+
+/** Products of a column beside what they come from, mole fractions of all components. */
+export interface AskedProducts {
+  first: number[];
+  second: number[];
+  fed: number[];
+}
+
+/** Whether one column can make both: places are those of `points`. */
+export type MapVerdict = Verdict | { kind: 'no-answer'; reason: Reason } | { kind: 'of-gases' };
+
+/** What is asked beside the map itself. */
+export interface MapQuestion {
+  /** K at which liquids are parted; left out: where they boil. */
+  gapT?: number | undefined;
+  products?: AskedProducts | undefined;
 }
 
 export interface MapPoint {
@@ -47,7 +77,11 @@ const of = (mixture: Mixture, places: readonly number[]): Mixture => ({
 /**
  * All azeotropes and pure components with their kinds, of what condenses: gases are left out. Of three components the residue curves and boundaries too.
  */
-export function mixtureMap({ mixture }: { mixture: Mixture }, P: number): Outcome<MixtureMap> {
+export function mixtureMap(
+  { mixture }: { mixture: Mixture },
+  P: number,
+  { gapT, products }: MapQuestion = {},
+): Outcome<MixtureMap> {
   const { components } = mixture;
   const gases = gasesOf(mixture);
   const condensing = Array.from(components.keys()).filter((i) => !gases.includes(components[i].id));
@@ -72,8 +106,44 @@ export function mixtureMap({ mixture }: { mixture: Mixture }, P: number): Outcom
     leftOut: components.filter(({ id }) => gases.includes(id)).map(({ name }) => name),
     curves: isTernary ? curvesOver(whole.value, P, found.value) : [],
     boundaries: isTernary ? boundaries(whole.value, P, found.value).map(plain) : [],
+    surface: isTernary ? { parts: LATTICE, T: boilingSurface(whole.value, P, LATTICE, found.value.parts) } : { parts: 0, T: [] },
+    tieLines: isTernary ? linesOf(tieLines(whole.value, P, GAP_LATTICE, gapT)) : [],
+    verdict: products === undefined ? null : verdictOf(whole.value, P, found.value, products, condensing),
   });
 }
+
+const linesOf = (lines: readonly TieLine[]): MixtureMap['tieLines'] =>
+  lines.map(({ first, second, T }) => ({ first: Array.from(first), second: Array.from(second), T }));
+
+/** Products that hold gases are no residue's. */
+function verdictOf(
+  model: ThermoModel,
+  P: number,
+  map: SingularPoints,
+  products: AskedProducts,
+  condensing: readonly number[],
+): MapVerdict {
+  const [first, second, fed] = [products.first, products.second, products.fed].map((x) =>
+    Float64Array.from(condensing, (i) => x[i]),
+  );
+  const sums = [first, second, fed].map((x) => x.reduce((a, b) => a + b, 0));
+  if (sums.some((sum) => sum < 1 - MOST_GAS)) return { kind: 'of-gases' };
+  const verdict = productVerdict(
+    model,
+    P,
+    map,
+    first.map((x) => x / sums[0]),
+    second.map((x) => x / sums[1]),
+    fed.map((x) => x / sums[2]),
+  );
+  if (verdict.state === 'solved') return verdict.value;
+  return verdict.state === 'out-of-reach' ? { kind: 'no-answer', reason: verdict.reason } : { kind: 'not-known' };
+}
+
+/** mol/mol of gases that a product may hold and still be looked at. */
+const MOST_GAS = 0.01;
+const LATTICE = 32;
+const GAP_LATTICE = 18;
 
 /** Identifiers of what does not condense at a cooling water's temperature. */
 const gasesOf = ({ components, options }: Mixture): string[] =>

@@ -15,6 +15,7 @@ import type { ReactNode } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectDisplay, selectMixture, selectSite } from '../document/selectors.ts';
 import { selectShow } from '../document/showing.ts';
+import { verdictWords } from './products.ts';
 
 interface Props {
   map: Outcome<MixtureMap> | undefined;
@@ -30,6 +31,14 @@ export function MixtureMargin({ map, failure, children }: Props) {
       {failure !== undefined && <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>}
       {children}
       <Trust />
+      {map?.state === 'solved' && map.value.verdict !== null && (
+        <>
+          <h2>Wanted products</h2>
+          <p className="sentence" role="status">
+            {verdictWords(map.value.verdict, map.value.points, (reason) => explain(reason, show))}
+          </p>
+        </>
+      )}
       <h2>Boiling together</h2>
       {map === undefined ? (
         <p className="sentence">Looking for azeotropes …</p>

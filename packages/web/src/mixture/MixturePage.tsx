@@ -17,6 +17,9 @@ import { PairPanel } from './PairPanel.tsx';
 import { PairView } from './PairView.tsx';
 import { Triangle } from './Triangle.tsx';
 import { usePhases } from './usePhases.ts';
+import { useProducts } from './useProducts.ts';
+import { WantedProducts } from './WantedProducts.tsx';
+import type { Wanted } from './WantedProducts.tsx';
 
 type View = 'pairs' | 'diagram' | 'measured' | 'models' | 'triangle';
 
@@ -41,7 +44,9 @@ export function MixturePage() {
   const held = useMemo((): Held => (by === 'pressure' ? { by, P } : { by, T }), [by, P, T]);
   const count = mixture.components.length;
   const pair = useMemo(() => (chosen[1] < count ? chosen : ([0, 1] as [number, number])), [chosen, count]);
-  const phases = usePhases({ mixture, P });
+  const [wanted, setWanted] = useState<Wanted>({ top: '', bottom: '' });
+  const products = useProducts(wanted);
+  const phases = usePhases(mixture, P, { gapT: by === 'temperature' ? T : undefined, products: products.asked });
   const views: { value: View; label: string }[] = [
     { value: 'pairs', label: 'Pairs' },
     { value: 'diagram', label: 'Diagram' },
@@ -66,7 +71,7 @@ export function MixturePage() {
           note={looked === undefined ? 'the column’s top pressure, where it has one' : 'for these diagrams alone'}
           onChange={(value) => setLooked(value?.si)}
         />
-        <ChoiceField label="A pair’s diagram holds" value={by} options={heldOptions} onChange={setBy} />
+        <ChoiceField label="Diagrams hold" value={by} options={heldOptions} onChange={setBy} />
         {by === 'temperature' && (
           <QuantityField
             label="Temperature"
@@ -77,6 +82,13 @@ export function MixturePage() {
             onChange={(value) => setT(value?.si ?? ROOM)}
           />
         )}
+        <WantedProducts
+          wanted={wanted}
+          names={mixture.components.map(({ name }) => name)}
+          isOnSheet={products.isOnSheet}
+          error={products.error}
+          onChange={setWanted}
+        />
         <BoilingOrder />
       </div>
       <div className="sheet ladder-sheet">
@@ -95,13 +107,15 @@ export function MixturePage() {
             }}
           />
         ) : view === 'diagram' ? (
-          <PairView pair={pair} held={held} onPair={setPair} />
+          <PairView pair={pair} held={held} onPair={setPair} products={count === 2 ? products.asked : undefined} />
         ) : view === 'measured' ? (
           <MeasuredView pair={pair} />
         ) : view === 'models' ? (
           <ModelsView P={P} />
         ) : (
-          <Drawn outcome={phases.map}>{(map) => <Triangle map={map} />}</Drawn>
+          <Drawn outcome={phases.map}>
+            {(map) => <Triangle map={map} products={products.asked} gapT={by === 'temperature' ? T : undefined} />}
+          </Drawn>
         )}
       </div>
       <MixtureMargin map={phases.map} failure={phases.failure}>

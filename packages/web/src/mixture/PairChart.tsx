@@ -1,6 +1,6 @@
 /** What two components do together: boiling and dew lines, vapour against liquid, activity coefficients, volatility. */
 import { findUnit, formatFraction, formatQuantity, fromSI, shownUnit } from '@keen-ladder/core';
-import type { Held, MeasuredPoint, PairDiagram } from '@keen-ladder/core';
+import type { AskedProducts, Held, MeasuredPoint, PairDiagram } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -22,6 +22,7 @@ interface Props {
   beside: { name: string; diagram: PairDiagram } | undefined;
   /** Measured where the diagram is drawn: in the order of the diagram's components. */
   measured: readonly MeasuredPoint[];
+  products: AskedProducts | undefined;
 }
 
 export function PairChart(props: Props) {
@@ -68,7 +69,7 @@ export function PairChart(props: Props) {
 
 type Chart = Omit<React.ComponentProps<typeof LineChart>, 'width' | 'height' | 'svg'>;
 
-function useChart(view: View, along: Along, { names: [first, second], diagram, held, beside, measured }: Props): Chart {
+function useChart(view: View, along: Along, { names: [first, second], diagram, held, beside, measured, products }: Props): Chart {
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
@@ -90,7 +91,7 @@ function useChart(view: View, along: Along, { names: [first, second], diagram, h
     colors,
     xRange: [0, 1] as [number, number],
     xName: `${first}, mol/mol`,
-    limits: gapLimits(gap),
+    limits: [...gapLimits(gap), ...productLimits(products)],
   };
   const copper = { color: colors.copper, width: 2 };
   const pine = { color: colors.pine, width: 2, dash: '6 3' };
@@ -185,6 +186,14 @@ function useChart(view: View, along: Along, { names: [first, second], diagram, h
 
 const gapLimits = (gap: PairDiagram['gap']) =>
   gap === null ? [] : gap.map((at, k) => ({ axis: 'x' as const, at, name: k === 0 ? 'two liquids from here' : 'to here' }));
+
+const productLimits = (products: AskedProducts | undefined) =>
+  products === undefined
+    ? []
+    : [
+        { axis: 'x' as const, at: products.first[0] ?? 0, name: 'top' },
+        { axis: 'x' as const, at: products.second[0] ?? 0, name: 'bottom' },
+      ];
 
 /** Of both components; at its own infinite dilution by the volatility against the other, whose K is 1 there. */
 function kValues({ x, y, alpha }: PairDiagram): [number[], number[]] {

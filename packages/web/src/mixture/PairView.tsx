@@ -1,6 +1,6 @@
 /** The diagrams of one pair, with those of another model beside them where that is asked. */
 import { MODEL_WORDS } from '@keen-ladder/core';
-import type { Held, MeasuredPoint, ModelName, Outcome, PairDiagram } from '@keen-ladder/core';
+import type { AskedProducts, Held, MeasuredPoint, ModelName, Outcome, PairDiagram } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
@@ -15,12 +15,14 @@ interface Props {
   pair: [number, number];
   held: Held;
   onPair: (pair: [number, number]) => void;
+  /** Of a mixture of these two alone. */
+  products: AskedProducts | undefined;
 }
 
 type Mixture = CaseDocument['mixture'];
 type Beside = ModelName | 'none';
 
-export function PairView({ pair, held, onPair }: Props) {
+export function PairView({ pair, held, onPair, products }: Props) {
   const mixture = useAppSelector(selectMixture);
   const [beside, setBeside] = useState<Beside>('none');
   const ask = useMemo(
@@ -73,6 +75,7 @@ export function PairView({ pair, held, onPair }: Props) {
             diagram={diagram}
             held={held}
             measured={measured}
+            products={products}
             beside={
               second?.state === 'solved' && beside !== 'none' ? { name: MODEL_WORDS[beside], diagram: second.value } : undefined
             }

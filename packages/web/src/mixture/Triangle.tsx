@@ -1,31 +1,62 @@
 /** Three components in a triangle: residue curves, the boundaries that no column crosses, and where mixtures boil together. */
-import { findUnit, formatQuantity, shownUnit } from '@keen-ladder/core';
-import type { MapCurve, MapPoint, MixtureMap } from '@keen-ladder/core';
-import { useRef, useState } from 'react';
+import { findUnit, formatQuantity, fromSI, levelLine, shownUnit } from '@keen-ladder/core';
+import type { AskedProducts, MapCurve, MapPoint, MixtureMap } from '@keen-ladder/core';
+import { Segmented } from 'antd';
+import { scaleLinear } from 'd3-scale';
+import { useMemo, useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
+import { selectShowQuantity } from '../document/showing.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { SANS, SERIF } from '../theme/tokens.ts';
+import type { Tokens } from '../theme/tokens.ts';
 
 const EDGE = { side: 62, top: 34, bottom: 34 };
 
-export function Triangle({ map }: { map: MixtureMap }) {
+interface Props {
+  map: MixtureMap;
+  products: AskedProducts | undefined;
+  /** K at which liquids are parted; undefined: where they boil. */
+  gapT: number | undefined;
+}
+
+type Shown = 'curves' | 'isotherms' | 'both';
+
+export function Triangle({ map, products, gapT }: Props) {
+  const [shown, setShown] = useState<Shown>('both');
+  const showQuantity = useAppSelector(selectShowQuantity);
   const panel = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
   const size = useElementSize(panel);
   return (
     <div className="ladder-charts">
       <div className="table-head">
-        <span className="quiet small">
-          ring: boils lowest · disc: highest · lozenge: between · thick line: a boundary no column crosses
-        </span>
+        <Segmented<Shown>
+          size="small"
+          aria-label="Lines"
+          value={shown}
+          options={[
+            { value: 'curves', label: 'residue curves' },
+            { value: 'isotherms', label: 'isotherms' },
+            { value: 'both', label: 'both' },
+          ]}
+          onChange={setShown}
+        />
         <SaveChart svg={svg} name="residue curves" rows={() => rowsOf(map)} table="Points as CSV" />
       </div>
       <div className="ladder-chart" ref={panel}>
-        {size !== undefined && <Drawing svg={svg} map={map} width={size.width} height={size.height} />}
+        {size !== undefined && (
+          <Drawing svg={svg} map={map} shown={shown} products={products} width={size.width} height={size.height} />
+        )}
       </div>
+      <p className="triangle-legend quiet small">
+        ring: boils lowest · disc: highest · lozenge: between · thick line: a boundary no column crosses
+        {map.tieLines.length > 0 &&
+          ` · joined dots: two liquids, ${gapT === undefined ? 'boiling' : `at ${showQuantity(gapT, 'temperature')}`}`}
+        {products !== undefined && ' · T and B: wanted products'}
+      </p>
     </div>
   );
 }
@@ -33,11 +64,13 @@ export function Triangle({ map }: { map: MixtureMap }) {
 interface DrawingProps {
   svg: React.Ref<SVGSVGElement>;
   map: MixtureMap;
+  shown: Shown;
+  products: AskedProducts | undefined;
   width: number;
   height: number;
 }
 
-function Drawing({ svg, map, width, height }: DrawingProps) {
+function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
   const { colors } = useLook();
   const components = useAppSelector(selectComponents);
   const display = useAppSelector(selectDisplay);
@@ -80,7 +113,18 @@ function Drawing({ svg, map, width, height }: DrawingProps) {
       onMouseLeave={() => setPointed(undefined)}
     >
       <path d={`M${corners.map(([x, y]) => `${x} ${y}`).join('L')}Z`} fill="none" stroke={colors.ink} />
-      {map.curves.map((curve, k) => (
+      {shown !== 'curves' && <Isotherms map={map} at={at} color={colors.pine} halo={colors.sheet} />}
+      {map.tieLines.map(({ first, second }, k) => {
+        const [[x1, y1], [x2, y2]] = [at(first), at(second)];
+        return (
+          <g key={k} stroke={colors.copper} strokeWidth={0.8} fill={colors.copper}>
+            <line x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="1 3" />
+            <circle cx={x1} cy={y1} r={1.8} />
+            <circle cx={x2} cy={y2} r={1.8} />
+          </g>
+        );
+      })}
+      {(shown === 'isotherms' ? [] : map.curves).map((curve, k) => (
         <g key={k}>
           <path d={path(curve)} fill="none" stroke={colors.quiet} strokeWidth={1} />
           <Arrow curve={curve} at={at} color={colors.quiet} />
@@ -92,6 +136,7 @@ function Drawing({ svg, map, width, height }: DrawingProps) {
       {map.points.map((point) => (
         <Shape key={point.names.join()} point={point} at={at(point.x)} colors={colors} />
       ))}
+      {products !== undefined && <Products products={products} at={at} colors={colors} />}
       <g fill={colors.ink} fontFamily={SERIF} fontSize={13.5}>
         <text x={corners[0]?.[0]} y={(corners[0]?.[1] ?? 0) - 14} textAnchor="middle">
           {names[0]}
@@ -140,6 +185,73 @@ function Drawing({ svg, map, width, height }: DrawingProps) {
 }
 
 const HEIGHT = Math.sqrt(3) / 2;
+
+type Placed = (x: readonly number[]) => [number, number];
+
+/** Lines of one boiling point, at round temperatures of the unit shown. */
+function Isotherms({ map, at, color, halo }: { map: MixtureMap; at: Placed; color: string; halo: string }) {
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const { parts, T } = map.surface;
+  const lines = useMemo(() => {
+    const unit = findUnit('temperature', shownUnit(display, 'temperature'));
+    const values = T.map((value) => (value === null ? null : fromSI(value, unit, site)));
+    const known = values.filter((value) => value !== null);
+    return scaleLinear()
+      .domain([Math.min(...known), Math.max(...known)])
+      .ticks(8)
+      .map((level) => ({ level, segments: levelLine(parts, values, level) }));
+  }, [parts, T, display, site]);
+  return lines.map(({ level, segments }) => {
+    const label = segments[segments.length >> 1]?.[0];
+    return (
+      <g key={level}>
+        <path
+          d={segments.map(([from, to]) => `M${at(from).map(short).join(' ')}L${at(to).map(short).join(' ')}`).join('')}
+          fill="none"
+          stroke={color}
+          strokeWidth={0.9}
+          strokeDasharray="5 4"
+        />
+        {label !== undefined && (
+          <text
+            x={at(label)[0]}
+            y={at(label)[1]}
+            fill={color}
+            stroke={halo}
+            strokeWidth={3}
+            paintOrder="stroke"
+            fontFamily={SANS}
+            fontSize={11}
+            textAnchor="middle"
+          >
+            {level}
+          </text>
+        )}
+      </g>
+    );
+  });
+}
+
+const short = (v: number): string => v.toFixed(1);
+
+/** Both products on the straight line on which the feed lies. */
+function Products({ products: { first, second }, at, colors }: { products: AskedProducts; at: Placed; colors: Tokens }) {
+  const [top, bottom] = [at(first), at(second)];
+  return (
+    <g fontFamily={SANS} fontSize={12} fontWeight={600} fill={colors.ink}>
+      <line x1={top[0]} y1={top[1]} x2={bottom[0]} y2={bottom[1]} stroke={colors.ink} strokeWidth={1} />
+      {([['T', top] as const, ['B', bottom] as const] as const).map(([letter, [x, y]]) => (
+        <g key={letter}>
+          <rect x={x - 4} y={y - 4} width={8} height={8} fill={colors.ink} stroke={colors.sheet} />
+          <text x={x + 8} y={y - 6} stroke={colors.sheet} strokeWidth={3} paintOrder="stroke">
+            {letter}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
 
 /** Half-way along a curve, towards what boils higher. */
 function Arrow({

@@ -1,5 +1,5 @@
 /** Asks the mixture's worker; an answer counts only as long as its question stands. */
-import type { MixtureMap, Outcome } from '@keen-ladder/core';
+import type { MapQuestion, MixtureMap, Outcome } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
@@ -19,8 +19,11 @@ interface Answers {
 }
 
 /** @param P Pa */
-export function usePhases({ mixture, P }: { mixture: CaseDocument['mixture']; P: number }): Answers {
-  const ask = useMemo(() => async (): Promise<Outcome<MixtureMap>> => phases().map({ mixture }, P), [mixture, P]);
+export function usePhases(mixture: CaseDocument['mixture'], P: number, { gapT, products }: MapQuestion): Answers {
+  const ask = useMemo(
+    () => async (): Promise<Outcome<MixtureMap>> => phases().map({ mixture }, P, { gapT, products }),
+    [mixture, P, gapT, products],
+  );
   const { answer, failure } = useAnswer(ask);
   return { map: answer, failure };
 }
