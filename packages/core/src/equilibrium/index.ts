@@ -1,6 +1,8 @@
 export { binaryAzeotropes } from './azeotropes.ts';
 export { bubblePressure, bubbleTemperature } from './bubble.ts';
 export { dewPressure, dewTemperature } from './dew.ts';
+export { phaseEnvelope } from './envelope.ts';
+export type { EnvelopePoint, PhaseEnvelope } from './envelope.ts';
 export { evaluateFeedK } from './feedK.ts';
 export { evaluateK, makeTwoPhases } from './kValues.ts';
 export type { TwoPhases } from './kValues.ts';

@@ -46,6 +46,7 @@ export type OpenPoint =
 export type Reason =
   | { code: 'no-fit' }
   | { code: 'nothing-to-fit' }
+  | { code: 'two-equations' }
   | { code: 'supercritical'; P: number; highest: number } // Pa
   | { code: 'no-convergence'; residual: number; iterations: number }
   | { code: 'not-finite'; what: string }

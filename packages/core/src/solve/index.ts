@@ -1,3 +1,4 @@
+export { mixtureEnvelope } from './mixtureEnvelope.ts';
 export { modelsBeside } from './modelsBeside.ts';
 export type { ModelBeside } from './modelsBeside.ts';
 export { filledPairs, fitMeasured } from './pairFit.ts';

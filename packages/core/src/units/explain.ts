@@ -88,6 +88,8 @@ export function explain(reason: Reason, show: Show): string {
       return 'No parameters between the bounds give every measured point an equilibrium. Look for a typing error in the points, or widen the bounds.';
     case 'nothing-to-fit':
       return 'This model has no parameters of a pair to fit. Choose NRTL, Wilson, UNIQUAC or an equation of state; UNIQUAC needs the sizes of both molecules.';
+    case 'two-equations':
+      return 'An activity model has no critical point. Choose Peng-Robinson or Soave-Redlich-Kwong to see the phase envelope.';
     case 'gas-in-pair':
       return `${capital(reason.name)} is a gas here: with one other component it has no boiling point to draw. Look at a pair of what condenses.`;
     case 'too-many-components':

@@ -67,6 +67,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'too-many-components':
     case 'no-fit':
     case 'nothing-to-fit':
+    case 'two-equations':
     case 'gas-in-pair':
     case 'not-condensable':
     case 'feed-outside-products':

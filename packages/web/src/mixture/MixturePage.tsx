@@ -1,4 +1,5 @@
 /** The Mixture stop: components and model on the left, their phase behaviour drawn in the middle, what is to be trusted and boils together in the margin. */
+import { isCubic } from '@keen-ladder/core';
 import type { Held } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useMemo, useState } from 'react';
@@ -9,6 +10,7 @@ import { QuantityField } from '../fields/QuantityField.tsx';
 import { BoilingOrder } from './BoilingOrder.tsx';
 import { ComponentList } from './ComponentList.tsx';
 import { Drawn } from './Drawn.tsx';
+import { EnvelopeView } from './EnvelopeView.tsx';
 import { MeasuredView } from './MeasuredView.tsx';
 import { MixtureMargin } from './MixtureMargin.tsx';
 import { ModelsView } from './ModelsView.tsx';
@@ -21,7 +23,7 @@ import { useProducts } from './useProducts.ts';
 import { WantedProducts } from './WantedProducts.tsx';
 import type { Wanted } from './WantedProducts.tsx';
 
-type View = 'pairs' | 'diagram' | 'measured' | 'models' | 'triangle';
+type View = 'pairs' | 'diagram' | 'measured' | 'models' | 'triangle' | 'envelope';
 
 const ATMOSPHERE = 101325;
 const ROOM = 298.15;
@@ -53,6 +55,7 @@ export function MixturePage() {
     ...(count === 3 ? [{ value: 'triangle' as const, label: 'Triangle' }] : []),
     { value: 'measured', label: 'Measured data' },
     { value: 'models', label: 'Models' },
+    ...(isCubic(mixture.model) ? [{ value: 'envelope' as const, label: 'Envelope' }] : []),
   ];
   const view = views.some(({ value }) => value === chosenView) ? chosenView : count === 2 ? 'diagram' : 'pairs';
   if (column === undefined) return null;
@@ -112,6 +115,8 @@ export function MixturePage() {
           <MeasuredView pair={pair} />
         ) : view === 'models' ? (
           <ModelsView P={P} />
+        ) : view === 'envelope' ? (
+          <EnvelopeView />
         ) : (
           <Drawn outcome={phases.map}>
             {(map) => <Triangle map={map} products={products.asked} gapT={by === 'temperature' ? T : undefined} />}

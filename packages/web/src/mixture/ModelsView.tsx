@@ -5,8 +5,9 @@ import { Button } from 'antd';
 import { useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { modelChosen } from '../document/documentSlice.ts';
-import { selectFeed, selectMixture } from '../document/selectors.ts';
+import { selectMixture } from '../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../document/showing.ts';
+import { selectLiquid } from './liquid.ts';
 import { phases, useAnswer } from './usePhases.ts';
 
 const MODELS = Object.keys(MODEL_WORDS) as ModelName[]; // the keys of the record are the names
@@ -14,9 +15,8 @@ const MODELS = Object.keys(MODEL_WORDS) as ModelName[]; // the keys of the recor
 export function ModelsView({ P }: { P: number }) {
   const dispatch = useAppDispatch();
   const mixture = useAppSelector(selectMixture);
-  const feed = useAppSelector(selectFeed);
   const showQuantity = useAppSelector(selectShowQuantity);
-  const { x, isFeed } = useMemo(() => liquidOf(mixture.components, feed?.composition), [mixture, feed]);
+  const { x, isFeed } = useAppSelector(selectLiquid);
   const ask = useMemo(() => async (): Promise<ModelBeside[]> => phases().models(mixture, MODELS, x, P), [mixture, x, P]);
   const { answer, failure } = useAnswer(ask);
   if (failure !== undefined) return <p className="field-error">The engine failed: {failure} Reload the page; your work is kept.</p>;
@@ -83,17 +83,4 @@ function Unable({ all }: { all: readonly ModelBeside[] }) {
       ))}
     </ul>
   );
-}
-
-interface Composition {
-  basis: string;
-  parts: Readonly<Record<string, number>>;
-}
-
-/** The feed's mole fractions where it is given by them, else equal parts. */
-function liquidOf(components: readonly { id: string }[], composition: Composition | undefined): { x: number[]; isFeed: boolean } {
-  const parts = components.map(({ id }) => composition?.parts[id] ?? 0);
-  const sum = parts.reduce((a, b) => a + b, 0);
-  const isFeed = composition?.basis === 'mole' && Math.abs(sum - 1) < 1e-6;
-  return { x: isFeed ? parts.map((part) => part / sum) : components.map(() => 1 / components.length), isFeed };
 }
