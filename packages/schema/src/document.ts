@@ -184,7 +184,18 @@ export const ModelOptions = z.strictObject({
 
 export const Mixture = z.strictObject({
   components: z.array(ComponentRecord).max(60),
-  model: z.enum(['ideal', 'nrtl', 'wilson', 'uniquac', 'unifac', 'modified-unifac', 'regular-solution', 'peng-robinson', 'srk']),
+  model: z.enum([
+    'ideal',
+    'nrtl',
+    'wilson',
+    'uniquac',
+    'unifac',
+    'modified-unifac',
+    'regular-solution',
+    'peng-robinson',
+    'srk',
+    'psrk',
+  ]),
   options: ModelOptions,
   nrtlPairs: z.array(NrtlPair).max(1770),
   wilsonPairs: z.array(WilsonPair).max(1770),

@@ -88,6 +88,7 @@ export function pairParameters(mixture: Mixture, choice: FitChoice): PairParamet
     case 'regular-solution':
     case 'unifac':
     case 'modified-unifac':
+    case 'psrk':
       return undefined;
   }
 }

@@ -3,7 +3,7 @@ import { phaseEnvelope } from '../equilibrium/index.ts';
 import type { PhaseEnvelope } from '../equilibrium/index.ts';
 import { outOfReach, passOn } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { buildModel, isCubic } from '../thermo/index.ts';
+import { buildModel, isEquationOfState } from '../thermo/index.ts';
 import type { Mixture } from '../thermo/index.ts';
 
 /**
@@ -11,7 +11,7 @@ import type { Mixture } from '../thermo/index.ts';
  * @returns solved; out-of-reach: `two-equations` for an activity model, or why there is no envelope
  */
 export function mixtureEnvelope(mixture: Mixture, x: readonly number[]): Outcome<PhaseEnvelope> {
-  if (!isCubic(mixture.model)) return outOfReach({ code: 'two-equations' });
+  if (!isEquationOfState(mixture.model)) return outOfReach({ code: 'two-equations' });
   const present = mixture.components.filter((_, i) => x[i] > 0);
   const model = buildModel({ ...mixture, components: present });
   if (model.state !== 'solved') return passOn(model);

@@ -1,7 +1,7 @@
 /** Random mixtures of the databank by every model, the same ones on every run. */
 import { components, databankParts } from '../databank/whole.ts';
 import type { ComponentRecord } from '../databank/index.ts';
-import { buildModel, isCubic, USUAL_OPTIONS } from '../thermo/index.ts';
+import { buildModel, isEquationOfState, USUAL_OPTIONS } from '../thermo/index.ts';
 import type { Mixture, ModelName, ModelOptions, ThermoModel } from '../thermo/index.ts';
 
 export interface RandomMixture {
@@ -24,6 +24,7 @@ const MODELS: ModelName[] = [
   'regular-solution',
   'peng-robinson',
   'srk',
+  'psrk',
 ];
 
 /** Numbers from 0 to 1 (mulberry32, public domain). */
@@ -44,7 +45,7 @@ export function* randomMixtures(seed: number, count: number): Generator<RandomMi
   for (let made = 0; made < count;) {
     const name = pick(MODELS);
     // More groups than a few have pairs without parameters: those mixtures are open, not wrong.
-    const n = 2 + Math.floor(random() * (name.includes('unifac') ? 5 : 11));
+    const n = 2 + Math.floor(random() * (name.includes('unifac') || name === 'psrk' ? 5 : 11));
     const chosen = new Set<ComponentRecord>();
     while (chosen.size < n) chosen.add(pick(components));
     const options = randomOptions(random, pick);
@@ -55,7 +56,7 @@ export function* randomMixtures(seed: number, count: number): Generator<RandomMi
     const parts = Float64Array.from(chosen, () => -Math.log(random()));
     const total = parts.reduce((sum, part) => sum + part, 0);
     const T = 200 + 400 * random();
-    const highest = isCubic(name) ? 1e7 : options.vapour === 'virial' ? 1e6 : 2e6;
+    const highest = isEquationOfState(name) ? 1e7 : options.vapour === 'virial' ? 1e6 : 2e6;
     const P = 2e3 * (highest / 2e3) ** random();
     const words = `${name} ${JSON.stringify(options)}: ${[...chosen].map((c) => c.name).join(', ')} at ${T} K, ${P} Pa`;
     yield { words, model: built.value, name, z: parts.map((part) => part / total), T, P };

@@ -12,6 +12,8 @@ import type { ComponentRecord, CubicName } from '../databank/index.ts';
 import { idealGasEnthalpy, outsideRange, R, ValueSlope } from '../properties/index.ts';
 import { cubicMixing } from './cubicMixing.ts';
 import type { CubicComponent, CubicConstants, Interaction } from './cubicMixing.ts';
+import type { ActivityModel } from './activity.ts';
+import { excessMixing } from './excessMixing.ts';
 import { compressibility } from './cubicRoots.ts';
 import { idealGasOf } from './gammaPhi.ts';
 import type { PhaseProperties, ThermoModel } from './model.ts';
@@ -29,11 +31,16 @@ export function cubicComponent(c: ComponentRecord, equation: CubicName, { alpha 
   return twu === null ? { ...constants, translation: 0 } : { ...constants, translation: twu.c, twu };
 }
 
+/** In place of interaction parameters: the liquid whose excess energy mixes. */
+export interface ExcessEnergy {
+  liquid: ActivityModel;
+}
+
 export function cubicModel(
   records: readonly ComponentRecord[],
   components: readonly CubicComponent[],
   constants: CubicConstants,
-  interaction: Interaction,
+  interaction: Interaction | ExcessEnergy,
 ): ThermoModel {
   const residual = cubicResidual(components, constants, interaction);
   const n = records.length;
@@ -69,10 +76,13 @@ export function cubicModel(
 export function cubicResidual(
   components: readonly CubicComponent[],
   constants: CubicConstants,
-  interaction: Interaction,
+  interaction: Interaction | ExcessEnergy,
 ): ThermoModel['evaluate'] {
   const n = components.length;
-  const mix = cubicMixing(components, constants, interaction);
+  const mix =
+    'liquid' in interaction
+      ? excessMixing(components, constants, interaction.liquid)
+      : cubicMixing(components, constants, interaction);
   const { delta1, delta2 } = constants;
   const u = delta1 + delta2;
   const w = delta1 * delta2;

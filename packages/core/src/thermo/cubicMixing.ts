@@ -80,8 +80,19 @@ export interface Mixed {
   b: Float64Array;
 }
 
-/** Returns what mixes at T and x. */
-export function cubicMixing(components: readonly CubicComponent[], constants: CubicConstants, { k0, k1, predict }: Interaction) {
+export const makeMixed = (n: number, b: Float64Array): Mixed => ({
+  D: 0,
+  dT: 0,
+  dT2: 0,
+  Di: new Float64Array(n),
+  DiT: new Float64Array(n),
+  Dij: new Float64Array(n * n),
+  B: 0,
+  b,
+});
+
+/** Covolumes, and the roots of each component's attraction, which `at(T)` renews. */
+export function attractionOf(components: readonly CubicComponent[], constants: CubicConstants) {
   const n = components.length;
   const { omegaA, omegaB, m } = constants;
   const scale = Float64Array.from(components, ({ Tc, Pc }) => (Math.sqrt(omegaA) * R * Tc) / Math.sqrt(Pc));
@@ -92,20 +103,6 @@ export function cubicMixing(components: readonly CubicComponent[], constants: Cu
   const { s, sT, sTT } = roots;
   const twu = components.map((c) => c.twu);
   const isTwu = twu.some((t) => t !== undefined);
-  const k = Float64Array.from(k0);
-  const dk = Float64Array.from(k1);
-  const d2k = new Float64Array(n * n);
-  const isConstant = predict === undefined && k1.every((v) => v === 0);
-  const mixed: Mixed = {
-    D: 0,
-    dT: 0,
-    dT2: 0,
-    Di: new Float64Array(n),
-    DiT: new Float64Array(n),
-    Dij: new Float64Array(n * n),
-    B: 0,
-    b,
-  };
 
   function rootsOfA(T: number): void {
     const rootT = Math.sqrt(T);
@@ -134,6 +131,20 @@ export function cubicMixing(components: readonly CubicComponent[], constants: Cu
       sTT[i] = (s[i] * (g * g - g + dg)) / (T * T);
     }
   }
+
+  return { b, roots, at: rootsOfA };
+}
+
+/** Returns what mixes at T and x. */
+export function cubicMixing(components: readonly CubicComponent[], constants: CubicConstants, { k0, k1, predict }: Interaction) {
+  const n = components.length;
+  const { b, roots, at: rootsOfA } = attractionOf(components, constants);
+  const { s, sT, sTT } = roots;
+  const k = Float64Array.from(k0);
+  const dk = Float64Array.from(k1);
+  const d2k = new Float64Array(n * n);
+  const isConstant = predict === undefined && k1.every((v) => v === 0);
+  const mixed = makeMixed(n, b);
 
   function interactions(T: number): void {
     if (isConstant) return;

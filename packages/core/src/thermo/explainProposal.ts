@@ -12,6 +12,7 @@ export const MODEL_WORDS: Readonly<Record<ModelName, string>> = {
   'regular-solution': 'regular solution',
   'peng-robinson': 'Peng-Robinson',
   srk: 'SRK (Soave 1972)',
+  psrk: 'PSRK (SRK with UNIFAC)',
 };
 
 /** One sentence for each reason of a proposal. */

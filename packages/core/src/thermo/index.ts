@@ -7,7 +7,7 @@ export { phaseEntropy } from './entropy.ts';
 export { explainProposal, MODEL_WORDS } from './explainProposal.ts';
 export { gammaPhiModel } from './gammaPhi.ts';
 export { aboveCritical, henryActivity, lnHenry } from './henry.ts';
-export { buildModel, henrySolutes, isCubic, USUAL_OPTIONS } from './mixture.ts';
+export { buildModel, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS } from './mixture.ts';
 export { makePhaseProperties } from './model.ts';
 export { nrtl } from './nrtl.ts';
 export { ppr78Pair, predictInteractions } from './ppr78.ts';

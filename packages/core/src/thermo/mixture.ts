@@ -36,7 +36,10 @@ import { virialVapour } from './virial.ts';
 import { wilson } from './wilson.ts';
 
 export type ActivityName = 'ideal' | 'nrtl' | 'wilson' | 'uniquac' | 'unifac' | 'modified-unifac' | 'regular-solution';
-export type ModelName = ActivityName | CubicName;
+export type ModelName = ActivityName | CubicName | 'psrk';
+
+/** Whether one equation describes liquid and vapour. */
+export const isEquationOfState = (model: ModelName): boolean => isCubic(model) || model === 'psrk';
 
 export const isCubic = (model: ModelName): model is CubicName => model === 'peng-robinson' || model === 'srk';
 
@@ -76,6 +79,7 @@ export interface Mixture extends DatabankParts {
  */
 export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
   const { components, model, options } = mixture;
+  if (model === 'psrk') return psrk(mixture);
   if (isCubic(model)) {
     const equation = model === 'srk' ? SRK : PENG_ROBINSON;
     const seen = components.map((c) => cubicComponent(c, model, options));
@@ -99,6 +103,15 @@ export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
   const whole = henryActivity(components, { solutes: places(true), solvents: places(false), pairs }, activity);
   const guesses = components.map((_, i) => (isSolute[i] ? firstHenry(constants[i], solvents) : undefined));
   return solved(gammaPhiModel(components, whole, { vapour, poynting, enthalpy, solutes: guesses }));
+}
+
+/** The equation of Soave with the excess energy of UNIFAC. */
+function psrk({ components, groups, options }: Mixture): Outcome<ThermoModel> {
+  const points: OpenPoint[] = [];
+  const liquid = unifacOf(components, (c) => c.unifacGroups, groups.unifac, 1, points);
+  if (liquid === undefined || points.length > 0) return open(points);
+  const seen = components.map((c) => cubicComponent(c, 'srk', options));
+  return solved(cubicModel(components, seen, SRK, { liquid }));
 }
 
 /** Identifiers of the components that an activity model takes as dissolved gases. */

@@ -3,7 +3,7 @@ import { orientedPair } from '../databank/index.ts';
 import type { ActivityPair, ComponentRecord, DatabankParts, InteractionPair } from '../databank/index.ts';
 import { dimerises } from './dimers.ts';
 import { aboveCritical } from './henry.ts';
-import { buildModel, GAS_ABOVE, henrySolutes, isCubic, USUAL_OPTIONS } from './mixture.ts';
+import { buildModel, GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS } from './mixture.ts';
 import type { Mixture, ModelName, ModelOptions } from './mixture.ts';
 import { ppr78Pair } from './ppr78.ts';
 
@@ -117,7 +117,7 @@ export interface PairStanding {
 /** For every two components, what the model takes for them: nothing is silently ideal. */
 export function pairStandings(mixture: Mixture): PairStanding[] {
   const { components } = mixture;
-  const solutes = isCubic(mixture.model) ? [] : henrySolutes(mixture);
+  const solutes = isEquationOfState(mixture.model) ? [] : henrySolutes(mixture);
   return components.flatMap((first, i) =>
     components.slice(i + 1).map((second, k): PairStanding => {
       const names: [string, string] = [first.name, second.name];
@@ -137,8 +137,8 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
       : { kind: 'dissolved-gas', source: found.source, confidence: found.confidence };
   }
   if (model === 'ideal' || model === 'regular-solution') return { kind: 'by-pure-components' };
-  if (model === 'unifac' || model === 'modified-unifac') {
-    const table = model === 'unifac' ? mixture.groups.unifac : mixture.groups.modifiedUnifac;
+  if (model === 'unifac' || model === 'modified-unifac' || model === 'psrk') {
+    const table = model !== 'modified-unifac' ? mixture.groups.unifac : mixture.groups.modifiedUnifac;
     const two = { ...mixture, components: [components[i], components[j]] };
     return buildModel(two).state === 'solved' ? { kind: 'by-groups', source: table.source } : { kind: 'missing' };
   }

@@ -1,5 +1,5 @@
 /** The Mixture stop: components and model on the left, their phase behaviour drawn in the middle, what is to be trusted and boils together in the margin. */
-import { isCubic } from '@keen-ladder/core';
+import { isEquationOfState } from '@keen-ladder/core';
 import type { Held } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useMemo, useState } from 'react';
@@ -55,7 +55,7 @@ export function MixturePage() {
     ...(count === 3 ? [{ value: 'triangle' as const, label: 'Triangle' }] : []),
     { value: 'measured', label: 'Measured data' },
     { value: 'models', label: 'Models' },
-    ...(isCubic(mixture.model) ? [{ value: 'envelope' as const, label: 'Envelope' }] : []),
+    ...(isEquationOfState(mixture.model) ? [{ value: 'envelope' as const, label: 'Envelope' }] : []),
   ];
   const view = views.some(({ value }) => value === chosenView) ? chosenView : count === 2 ? 'diagram' : 'pairs';
   if (column === undefined) return null;

@@ -1,11 +1,13 @@
 /** The model of a mixture, and what can be chosen beside it. */
-import { explainProposal, henrySolutes, isCubic, MODEL_WORDS, proposeModel } from '@keen-ladder/core';
+import { explainProposal, henrySolutes, isCubic, isEquationOfState, MODEL_WORDS, proposeModel } from '@keen-ladder/core';
 import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/core';
+import { Button, Select } from 'antd';
 import { memo, useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { modelChosen, modelOptionsChosen } from '../document/documentSlice.ts';
 import { selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
+import { Field } from '../fields/Field.tsx';
 
 const modelOptions = (Object.keys(MODEL_WORDS) as ModelName[]) // the keys of the record are the names
   .map((value) => ({ value, label: MODEL_WORDS[value] }));
@@ -48,11 +50,6 @@ const routes: { value: ModelOptions['enthalpy']; label: string }[] = [
   { value: 'liquid-heat-capacity', label: 'via heat capacity' },
 ];
 
-const gases = [
-  { value: 'auto', label: 'by Henry’s law' },
-  { value: 'none', label: 'as liquids' },
-] as const;
-
 const yesNo = [
   { value: 'no', label: 'no' },
   { value: 'yes', label: 'yes' },
@@ -66,32 +63,26 @@ const alphas: { value: ModelOptions['alpha']; label: string }[] = [
 /** What most cases leave as it is. */
 function ModelDetails({ mixture: { components, model, options } }: { mixture: Mixture }) {
   const dispatch = useAppDispatch();
-  const hasGas = henrySolutes({ components, options: { ...options, henry: 'auto' } }).length > 0;
   const set = (change: Partial<ModelOptions>) => dispatch(modelOptionsChosen(change));
   return (
     <details className="more">
       <summary>More on the model</summary>
-      {isCubic(model) ? (
+      {isEquationOfState(model) ? (
         <>
           <ChoiceField label="Attraction" value={options.alpha} options={alphas} onChange={(alpha) => set({ alpha })} />
-          <ChoiceField
-            label="Unknown kij by groups"
-            value={options.predictInteractions ? 'yes' : 'no'}
-            options={[...yesNo]}
-            onChange={(answer) => set({ predictInteractions: answer === 'yes' })}
-          />
+          {isCubic(model) && (
+            <ChoiceField
+              label="Unknown kij by groups"
+              value={options.predictInteractions ? 'yes' : 'no'}
+              options={[...yesNo]}
+              onChange={(answer) => set({ predictInteractions: answer === 'yes' })}
+            />
+          )}
         </>
       ) : (
         <>
           <ChoiceField label="Vapour" value={options.vapour} options={vapours} onChange={(vapour) => set({ vapour })} />
-          {hasGas && (
-            <ChoiceField
-              label="Gases"
-              value={options.henry === 'auto' ? 'auto' : 'none'}
-              options={[...gases]}
-              onChange={(answer) => set({ henry: answer === 'auto' ? 'auto' : [] })}
-            />
-          )}
+          <DissolvedGases components={components} options={options} />
           <ChoiceField
             label="Liquid enthalpy"
             value={options.enthalpy}
@@ -107,5 +98,41 @@ function ModelDetails({ mixture: { components, model, options } }: { mixture: Mi
         </>
       )}
     </details>
+  );
+}
+
+/** Which components are taken as gases dissolved by Henry's law; as proposed: those above their critical temperature at 40 °C. */
+function DissolvedGases({ components, options }: Pick<Mixture, 'components' | 'options'>) {
+  const dispatch = useAppDispatch();
+  const solutes = henrySolutes({ components, options });
+  const set = (henry: ModelOptions['henry']) => dispatch(modelOptionsChosen({ henry }));
+  return (
+    <Field
+      label="Dissolved by Henry’s law"
+      note={options.henry === 'auto' ? 'as proposed' : <AsProposed onClick={() => set('auto')} />}
+    >
+      {({ id }) => (
+        <Select<string[]>
+          id={id}
+          mode="multiple"
+          aria-label="Dissolved by Henry’s law"
+          className="choice"
+          variant="borderless"
+          placeholder="none"
+          value={solutes}
+          options={components.map((c) => ({ value: c.id, label: c.name }))}
+          popupMatchSelectWidth={false}
+          onChange={set}
+        />
+      )}
+    </Field>
+  );
+}
+
+function AsProposed({ onClick }: { onClick: () => void }) {
+  return (
+    <Button type="link" size="small" onClick={onClick}>
+      take them as proposed
+    </Button>
   );
 }
