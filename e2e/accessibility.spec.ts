@@ -67,11 +67,19 @@ for (const theme of ['day', 'night'] as const) {
       await page.locator('.ant-select-item-option').first().waitFor();
       await page.keyboard.press('Enter');
       await expect(page.locator('.azeotropes')).toContainText('acetone + methanol');
-      for (const view of ['Pairs', 'Diagram', 'Triangle']) {
+      for (const view of ['Pairs', 'Diagram', 'Triangle', 'Measured data', 'Models']) {
         await page.locator('.sheet-head').getByText(view, { exact: true }).click();
         await page.mouse.move(640, 780);
         await page.waitForTimeout(400);
         expect(await faults(page), view).toEqual([]);
+      }
+      for (const opens of ['acetone', 'one of your own']) {
+        await page.getByRole('button', { name: opens, exact: true }).click();
+        await page.locator('.ant-drawer-content-wrapper').waitFor();
+        await page.waitForTimeout(600);
+        expect(await faults(page), opens).toEqual([]);
+        await page.locator('.ant-drawer-close').click();
+        await page.locator('.ant-drawer-content-wrapper').waitFor({ state: 'hidden' });
       }
     });
 

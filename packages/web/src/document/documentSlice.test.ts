@@ -1,3 +1,4 @@
+import { USUAL_FIT, USUAL_UNCERTAINTY, withNumber } from '@keen-ladder/core';
 import { demoCases, mixtureOf } from '@keen-ladder/schema/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
@@ -11,10 +12,15 @@ import {
   drawRemoved,
   feedAdded,
   feedRemoved,
+  measuredKept,
+  measuredRemoved,
   mixtureChosen,
+  modelChosen,
   modelOptionsChosen,
   documentReplaced,
+  pairsSet,
   puritySet,
+  recordSet,
   refluxSet,
   unitsChosen,
 } from './documentSlice.ts';
@@ -95,6 +101,55 @@ describe('the document', () => {
     store.dispatch(mixtureChosen(mixtureOf([WATER, METHANOL, '64-17-5'])));
     expect(store.getState().document.present.streams[0]?.composition.parts).toEqual({ [WATER]: 0.65 });
     expect(purities()).toEqual([]);
+  });
+  test('a mixture that grows keeps the case’s own pairs, records, data and model', () => {
+    const { store } = demoStore();
+    const mixture = () => store.getState().document.present.mixture;
+    const [pair] = mixture().nrtlPairs;
+    const [acetone] = mixture().components;
+    if (pair === undefined || acetone === undefined) throw new Error('no pair');
+    store.dispatch(pairsSet([withNumber(pair, 'b12', 400)]));
+    store.dispatch(recordSet({ ...acetone, acentricFactor: { value: 0.31, source: 'typed in this case', how: 'typed' } }));
+    const set = {
+      id: 'measured-1',
+      name: 'ours',
+      components: [ACETONE, WATER] as [string, string],
+      points: [{ x: 0.1, y: 0.75, T: 342, P: 101325, gamma: [null, null] as [null, null] }],
+      uncertainty: { ...USUAL_UNCERTAINTY },
+      choice: { ...USUAL_FIT },
+    };
+    store.dispatch(measuredKept({ set, pair: null }));
+    store.dispatch(modelChosen('wilson'));
+    store.dispatch(mixtureChosen(mixtureOf([ACETONE, WATER, METHANOL])));
+    expect(mixture().nrtlPairs).toHaveLength(3);
+    expect(mixture().nrtlPairs.find(({ how }) => how === 'typed')?.b[0]).toBe(400);
+    expect(mixture().components[0]?.acentricFactor.value).toBe(0.31);
+    expect(mixture()).toMatchObject({ model: 'wilson', measured: [{ id: 'measured-1' }] });
+    store.dispatch(mixtureChosen(mixtureOf([METHANOL, WATER])));
+    expect(mixture().measured).toEqual([]);
+    store.dispatch(ActionCreators.undo());
+    store.dispatch(measuredRemoved('measured-1'));
+    expect(mixture().measured).toEqual([]);
+  });
+  test('a fit that is taken is kept with its data, in one step', () => {
+    const { store, past } = demoStore();
+    const [pair] = store.getState().document.present.mixture.nrtlPairs;
+    if (pair === undefined) throw new Error('no pair');
+    const set = {
+      id: 'measured-1',
+      name: 'ours',
+      components: [ACETONE, WATER] as [string, string],
+      points: [],
+      uncertainty: { ...USUAL_UNCERTAINTY },
+      choice: { ...USUAL_FIT },
+    };
+    const before = past();
+    store.dispatch(measuredKept({ set, pair: { ...pair, b: [1, 2], how: 'fitted', source: 'fitted to ours' } }));
+    expect(past()).toBe(before + 1);
+    expect(store.getState().document.present.mixture).toMatchObject({
+      nrtlPairs: [{ b: [1, 2], how: 'fitted' }],
+      measured: [{ name: 'ours' }],
+    });
   });
   test('a cell of the sheet holds one number of each kind, and is cleared alone', () => {
     const { store, purities } = demoStore();

@@ -18,7 +18,8 @@ export interface Heading {
 export function readTable(text: string): PastedTable {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
   // A heading may hold commas of its own: the rows beneath say what parts the cells.
-  const delimiter = ['\t', ';', ','].find((mark) => lines.slice(1).some((line) => line.includes(mark)));
+  const beneath = lines.length > 1 ? lines.slice(1) : lines;
+  const delimiter = ['\t', ';', ','].find((mark) => beneath.some((line) => line.includes(mark)));
   const rows = delimiter === undefined ? lines.map((line) => [line]) : Papa.parse<string[]>(lines.join('\n'), { delimiter }).data;
   const cells = rows.map((row) => row.map((cell) => cell.trim()));
   const [first = []] = cells;
