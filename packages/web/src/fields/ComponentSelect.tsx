@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { useComponentSearch } from './useComponentSearch.ts';
+import { rememberComponent, useComponentSearch } from './useComponentSearch.ts';
 
 interface Props {
   id?: string;
@@ -27,7 +27,10 @@ export function ComponentSelect({ id, label, value, placeholder, bordered = true
       loading={loading}
       placeholder={placeholder}
       popupMatchSelectWidth={false}
-      onChange={(chosen: string) => onChange({ id: chosen, name: options.find((o) => o.value === chosen)?.label ?? chosen })}
+      onChange={(chosen: string) => {
+        rememberComponent(chosen);
+        onChange({ id: chosen, name: options.find((o) => o.value === chosen)?.label ?? chosen });
+      }}
     />
   );
 }

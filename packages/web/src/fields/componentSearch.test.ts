@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { componentOptions, componentSearch } from './componentSearch.ts';
+import { componentOptions, componentSearch, recentFirst } from './componentSearch.ts';
 
 function found(typed: string): string[] {
   return componentOptions
@@ -26,4 +26,16 @@ test('options stand in the order of their names without their prefixes', () => {
   const labels = componentOptions.map((o) => o.label);
   expect(labels.indexOf('n-hexane')).toBeGreaterThan(labels.indexOf('ethyl acetate'));
   expect(labels.indexOf('n-hexane')).toBeLessThan(labels.indexOf('methanol'));
+});
+
+test('a class is found with all its members', () => {
+  const ketones = found('ketone');
+  expect(ketones).toContain('acetone');
+  expect(ketones.length).toBeGreaterThan(5);
+});
+
+test('what was chosen last stands first while nothing is typed', () => {
+  const sorted = recentFirst(componentOptions, ['108-88-3', 'no such', '67-64-1']);
+  expect(sorted.slice(0, 2).map((o) => o.label)).toEqual(['toluene', 'acetone']);
+  expect(sorted).toHaveLength(componentOptions.length);
 });

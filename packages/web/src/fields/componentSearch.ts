@@ -1,4 +1,4 @@
-/** Components of the databank as options of a select, found by name, synonym, formula or CAS number; names that begin so come first. */
+/** Components of the databank as options of a select, found by name, synonym, formula, CAS number or class; names that begin so come first. */
 import { componentIndex } from '@keen-ladder/core/databank-index';
 
 export interface ComponentOption {
@@ -9,8 +9,18 @@ export interface ComponentOption {
 }
 
 export const componentOptions: ComponentOption[] = componentIndex
-  .map((c) => ({ value: c.id, label: c.name, words: [c.name, ...c.synonyms, c.formula, c.id].map((w) => w.toLowerCase()) }))
+  .map((c) => ({
+    value: c.id,
+    label: c.name,
+    words: [c.name, ...c.synonyms, c.formula, c.id, c.family].map((w) => w.toLowerCase()),
+  }))
   .sort((a, b) => plain(a.label).localeCompare(plain(b.label), 'en'));
+
+/** The ones that were chosen last come first while nothing is typed. */
+export function recentFirst(options: readonly ComponentOption[], recent: readonly string[]): ComponentOption[] {
+  const first = recent.flatMap((id) => options.filter(({ value }) => value === id));
+  return [...first, ...options.filter(({ value }) => !recent.includes(value))];
+}
 
 /** n-hexane stands under h. */
 function plain(name: string): string {

@@ -7,6 +7,28 @@ type Search = typeof componentSearchModule;
 
 let loaded: Search | undefined;
 
+const RECENT = 'keen-ladder recent components';
+const MOST_RECENT = 8;
+
+/** Identifiers of the components that were chosen last in this browser, the newest first; none where it keeps nothing. */
+export function recentComponents(): string[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(RECENT) ?? '[]');
+    return Array.isArray(kept) ? kept.filter((id) => typeof id === 'string') : [];
+  } catch {
+    return [];
+  }
+}
+
+export function rememberComponent(id: string): void {
+  const recent = [id, ...recentComponents().filter((other) => other !== id)].slice(0, MOST_RECENT);
+  try {
+    localStorage.setItem(RECENT, JSON.stringify(recent));
+  } catch {
+    // A browser that keeps nothing has no recent ones: the whole list is there all the same.
+  }
+}
+
 export interface LoadedSearch {
   options: ComponentOption[];
   showSearch: Search['componentSearch'] | true;
@@ -29,6 +51,7 @@ export function useComponentSearch(chosen: ComponentOption | undefined): LoadedS
   }, [search]);
   if (search === undefined) return { options: chosen === undefined ? [] : [chosen], showSearch: true, loading: true };
   const isListed = chosen === undefined || search.componentOptions.some((o) => o.value === chosen.value);
-  const options = isListed ? search.componentOptions : [chosen, ...search.componentOptions];
+  const sorted = search.recentFirst(search.componentOptions, recentComponents());
+  const options = isListed ? sorted : [chosen, ...sorted];
   return { options, showSearch: search.componentSearch, loading: false };
 }
