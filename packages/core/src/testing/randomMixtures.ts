@@ -24,7 +24,6 @@ const MODELS: ModelName[] = [
   'regular-solution',
   'peng-robinson',
   'srk',
-  'psrk',
 ];
 
 /** Numbers from 0 to 1 (mulberry32, public domain). */
@@ -38,12 +37,20 @@ export function randomNumbers(seed: number): () => number {
   };
 }
 
-/** Two to twelve components, any model with any options, 200 to 600 K, 2 kPa to 100 bar (activity models: 20; virial: 10). */
+/**
+ * Two to twelve components, any of the models with any options, 200 to 600 K, 2 kPa to 100 bar (activity models: 20; virial: 10), and after them a tenth
+ * as many by PSRK.
+ */
 export function* randomMixtures(seed: number, count: number): Generator<RandomMixture> {
+  yield* mixturesBy(MODELS, seed, count);
+  yield* mixturesBy(['psrk'], seed, Math.ceil(count / 10));
+}
+
+function* mixturesBy(models: readonly ModelName[], seed: number, count: number): Generator<RandomMixture> {
   const random = randomNumbers(seed);
   const pick = <T>(values: readonly T[]): T => values[Math.floor(random() * values.length)];
   for (let made = 0; made < count;) {
-    const name = pick(MODELS);
+    const name = pick(models);
     // More groups than a few have pairs without parameters: those mixtures are open, not wrong.
     const n = 2 + Math.floor(random() * (name.includes('unifac') || name === 'psrk' ? 5 : 11));
     const chosen = new Set<ComponentRecord>();
