@@ -90,4 +90,48 @@ await page.getByRole('button', { name: 'Leave out water' }).click();
 await page.getByText('Triangle', { exact: true }).click();
 await page.waitForTimeout(1500);
 await shoot(page, 'mixture');
+
+await page.getByText('Measured data', { exact: true }).click();
+await page.getByRole('button', { name: 'acetone', exact: true }).waitFor();
+await page.getByText('Pairs', { exact: true }).click();
+await page.getByRole('combobox', { name: 'Add a component' }).fill('n-hexane');
+await page.locator('.ant-select-item-option').first().waitFor();
+await page.keyboard.press('Enter');
+await page.getByRole('button', { name: 'Leave out n-hexane' }).waitFor();
+await page.getByLabel('Model', { exact: true }).click();
+await page.locator('.ant-select-item-option').getByText('NRTL', { exact: true }).click();
+await page.getByRole('button', { name: 'Fill the missing pairs by groups' }).click();
+await page.getByRole('button', { name: 'by groups', exact: true }).first().waitFor();
+await page.waitForTimeout(1500);
+await shoot(page, 'mixture-pairs');
+
+// Acetone and water at 1 atm; Perry's Chemical Engineers' Handbook, 6th ed. (1984), section 13, from memory.
+const measured = [
+  [0.01, 0.253, 92.5],
+  [0.05, 0.624, 76.7],
+  [0.1, 0.755, 69],
+  [0.2, 0.815, 63.4],
+  [0.4, 0.839, 60.4],
+  [0.6, 0.859, 59],
+  [0.8, 0.898, 57.4],
+  [0.9, 0.935, 56.7],
+];
+await openCase('Acetone from wash water', 'mixture');
+for (const name of ['chloroform', 'methanol', 'n-hexane']) {
+  await page.getByRole('button', { name: `Leave out ${name}` }).click();
+  await page.getByRole('button', { name: `Leave out ${name}` }).waitFor({ state: 'detached' });
+}
+await page.getByRole('combobox', { name: 'Add a component' }).fill('water');
+await page.locator('.ant-select-item-option').first().waitFor();
+await page.keyboard.press('Enter');
+await page.getByRole('button', { name: 'Leave out water' }).waitFor();
+await page.getByText('Measured data', { exact: true }).click();
+await page
+  .getByLabel('Measured points')
+  .fill(['x acetone, mol/mol\ty acetone, mol/mol\tt, °C', ...measured.map((row) => row.join('\t'))].join('\n'));
+await page.getByRole('textbox', { name: 'Source' }).fill('Perry’s handbook');
+await page.getByRole('button', { name: 'Keep these points' }).click();
+await page.getByRole('table', { name: 'Fitted parameters' }).waitFor();
+await page.waitForTimeout(600);
+await shoot(page, 'mixture-fit');
 await browser.close();

@@ -4,7 +4,7 @@ export { boundaries, residueCurve } from './residueCurves.ts';
 export type { ResidueCurve } from './residueCurves.ts';
 export { singularPoints } from './singularPoints.ts';
 export type { SingularPoint, SingularPoints } from './singularPoints.ts';
-export { boilingSurface, latticePoints, levelLine, tieLines } from './triangleLattice.ts';
+export { boilingSurface, latticePlace, latticePoints, levelLine, tieLines } from './triangleLattice.ts';
 export type { Segment, TieLine } from './triangleLattice.ts';
 export { productVerdict } from './verdict.ts';
 export type { Verdict } from './verdict.ts';

@@ -7,6 +7,9 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { rescued, solved } from '../numerics/index.ts';
 import { Boiling } from './boiling.ts';
 
+/** Where the point (i, j, parts − i − j)/parts stands among all. */
+export const latticePlace = (parts: number, i: number, j: number): number => i * (parts + 1) - (i * (i - 1)) / 2 + j;
+
 /** Mole fractions of every lattice point, in order. */
 export function latticePoints(parts: number): Float64Array[] {
   const points: Float64Array[] = [];
@@ -31,7 +34,7 @@ export type Segment = [from: [number, number, number], to: [number, number, numb
 
 /** Pieces of the line on which the values have a level. */
 export function levelLine(parts: number, values: readonly (number | null)[], level: number): Segment[] {
-  const place = (i: number, j: number): number => i * (parts + 1) - (i * (i - 1)) / 2 + j;
+  const place = (i: number, j: number): number => latticePlace(parts, i, j);
   const at = (i: number, j: number): [number, number, number] => [i / parts, j / parts, (parts - i - j) / parts];
   const segments: Segment[] = [];
   const cut = (corners: readonly [number, number][]): void => {

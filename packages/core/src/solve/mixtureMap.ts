@@ -1,6 +1,6 @@
 /** Phase behaviour of a document's mixture as it is shown and sent: plain arrays, SI units. */
 import { open, outOfReach, passOn, solved, valueOrInterrupt } from '../numerics/index.ts';
-import type { Outcome, Reason } from '../numerics/index.ts';
+import type { Outcome, Reason, Warning } from '../numerics/index.ts';
 import {
   boilingSurface,
   boundaries,
@@ -11,8 +11,10 @@ import {
   tieLines,
 } from '../residue/index.ts';
 import type { Held, PairDiagram, ResidueCurve, SingularPoint, SingularPoints, TieLine, Verdict } from '../residue/index.ts';
+import { pairOf } from '../regression/index.ts';
 import { buildModel, henrySolutes } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import { extrapolations } from './feed.ts';
 
 export interface MixtureMap {
   points: MapPoint[];
@@ -170,5 +172,31 @@ export function pairOfMixture({ mixture }: { mixture: Mixture }, first: number, 
   const gas = [first, second].map((i) => mixture.components[i]).find(({ id }) => gasesOf(mixture).includes(id));
   if (gas !== undefined) return outOfReach({ code: 'gas-in-pair', name: gas.name });
   const model = buildModel(of(mixture, [first, second]));
-  return model.state === 'solved' ? pairDiagram(model.value, held) : passOn(model);
+  if (model.state !== 'solved') return passOn(model);
+  const diagram = pairDiagram(model.value, held);
+  return diagram.state === 'solved'
+    ? { ...diagram, warnings: beyondRange(mixture, [first, second], model.value, diagram.value.T) }
+    : diagram;
 }
+
+/** Correlations and pair parameters that do not reach to all of these temperatures. */
+function beyondRange(
+  mixture: Mixture,
+  [first, second]: [number, number],
+  model: ThermoModel,
+  temperatures: readonly number[],
+): Warning[] {
+  const ends = [Math.min(...temperatures), Math.max(...temperatures)];
+  const found = extrapolations(model, ...ends);
+  const [a, b] = [mixture.components[first], mixture.components[second]];
+  const pair = pairOf(mixture, a.id, b.id);
+  if (pair?.Tmin === undefined || pair.Tmax === undefined) return found;
+  const { Tmin, Tmax } = pair;
+  // A fit reaches a little beyond its points.
+  const beyond = ends.find((T) => T < Tmin - NEAR_RANGE || T > Tmax + NEAR_RANGE);
+  if (beyond === undefined) return found;
+  return [...found, { code: 'extrapolated', name: `${a.name} and ${b.name}`, property: 'pair parameters', T: beyond, Tmin, Tmax }];
+}
+
+/** K */
+const NEAR_RANGE = 5;

@@ -1,4 +1,4 @@
-import { explain, explainOpenPoint } from '@keen-ladder/core';
+import { explain, explainOpenPoint, explainWarning } from '@keen-ladder/core';
 import type { Outcome } from '@keen-ladder/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectShow } from '../document/showing.ts';
@@ -12,7 +12,17 @@ interface DrawnProps<T> {
 export function Drawn<T>({ outcome, children }: DrawnProps<T>) {
   const show = useAppSelector(selectShow);
   if (outcome === undefined) return <p className="empty-sheet">Working it out …</p>;
-  if (outcome.state === 'solved') return children(outcome.value);
+  if (outcome.state === 'solved')
+    return (
+      <>
+        {children(outcome.value)}
+        {outcome.warnings.length > 0 && (
+          <p className="triangle-legend small" role="status">
+            {outcome.warnings.map((warning) => explainWarning(warning, show)).join(' ')}
+          </p>
+        )}
+      </>
+    );
   return (
     <p className="empty-sheet">
       {outcome.state === 'open' ? outcome.points.map(explainOpenPoint).join(' ') : explain(outcome.reason, show)}

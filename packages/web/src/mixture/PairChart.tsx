@@ -185,7 +185,13 @@ function useChart(view: View, along: Along, { names: [first, second], diagram, h
 }
 
 const gapLimits = (gap: PairDiagram['gap']) =>
-  gap === null ? [] : gap.map((at, k) => ({ axis: 'x' as const, at, name: k === 0 ? 'two liquids from here' : 'to here' }));
+  gap === null
+    ? []
+    : gap.map((at, k) => ({
+        axis: 'x' as const,
+        at,
+        name: k === 0 ? `two liquids from ${formatFraction(at)}` : `to ${formatFraction(at)}`,
+      }));
 
 const productLimits = (products: AskedProducts | undefined) =>
   products === undefined

@@ -1,5 +1,5 @@
 /** Three components in a triangle: residue curves, the boundaries that no column crosses, and where mixtures boil together. */
-import { findUnit, formatQuantity, fromSI, levelLine, shownUnit } from '@keen-ladder/core';
+import { findUnit, formatQuantity, fromSI, latticePlace, levelLine, shownUnit } from '@keen-ladder/core';
 import type { AskedProducts, MapCurve, MapPoint, MixtureMap } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { scaleLinear } from 'd3-scale';
@@ -95,6 +95,7 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
       .join('');
   const corners = [at([1, 0, 0]), at([0, 1, 0]), at([0, 0, 1])];
   const names = components.map(({ name }) => name);
+  const boils = pointed === undefined ? null : nearestOnLattice(map.surface, pointed);
   return (
     <svg
       ref={svg}
@@ -178,6 +179,11 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
               {name} {(pointed[i] ?? 0).toFixed(3)}
             </text>
           ))}
+          {boils !== null && (
+            <text x={width - 12} y={68} textAnchor="end">
+              boils at about {formatQuantity(boils, unit, site)} {unit.id}
+            </text>
+          )}
         </g>
       )}
     </svg>
@@ -185,6 +191,13 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
 }
 
 const HEIGHT = Math.sqrt(3) / 2;
+
+/** K at the lattice point beside a composition. */
+function nearestOnLattice({ parts, T }: MixtureMap['surface'], [first = 0, second = 0]: readonly number[]): number | null {
+  const i = Math.min(parts, Math.round(first * parts));
+  const j = Math.min(parts - i, Math.round(second * parts));
+  return T[latticePlace(parts, i, j)] ?? null;
+}
 
 type Placed = (x: readonly number[]) => [number, number];
 
