@@ -22,10 +22,9 @@ const points = Array.from({ length: 40 }, (_, k) => {
   const [x, y] = [(k + 1) / 41, new Float64Array(2)];
   const boils = bubbleTemperature(groups, P, Float64Array.of(x, 1 - x), y);
   if (boils.state !== 'solved') throw new Error('no bubble point');
-  return { x, y: y[0] ?? 0, T: boils.value, P, gamma: [null, null] as [null, null] };
+  return { x, y: y[0], T: boils.value, P, gamma: [null, null] as [null, null] };
 });
 const [first, second] = pair.mixture.components.map(({ id }) => id);
-if (first === undefined || second === undefined) throw new Error('no pair');
 const question = {
   components: [first, second] as [string, string],
   points,

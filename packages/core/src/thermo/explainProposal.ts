@@ -22,8 +22,8 @@ export function explainProposal(reason: ProposalReason): string {
       return 'Hydrocarbons and gases only: an equation of state describes both phases, at pressure too.';
     case 'pairs-known':
       return reason.pairs === 1
-        ? `The databank has ${MODEL_WORDS[reason.model]} parameters for this pair.`
-        : `The databank has ${MODEL_WORDS[reason.model]} parameters for all ${reason.pairs} pairs.`;
+        ? `There are ${MODEL_WORDS[reason.model]} parameters for this pair.`
+        : `There are ${MODEL_WORDS[reason.model]} parameters for all ${reason.pairs} pairs.`;
     case 'groups-known':
       return reason.pairsMissing === 1
         ? `A pair has no parameters of its own: ${MODEL_WORDS[reason.model]} estimates it by groups.`
