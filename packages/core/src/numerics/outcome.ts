@@ -91,7 +91,6 @@ export type Reason =
       obstacle: Obstacle | null;
     }
   | { code: 'runs-dry'; stage: number; phase: 'liquid' | 'vapour' }
-  | { code: 'too-many-components'; most: number }
   | { code: 'gas-in-pair'; name: string }
   | { code: 'not-condensable'; P: number };
 

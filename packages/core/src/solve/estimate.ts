@@ -172,7 +172,7 @@ function betweenKeys(model: ThermoModel, { meanAlpha, distillate, bottoms }: Est
 
 /** Why the keys turn, where it is their azeotrope. */
 function azeotropeOfKeys(document: CaseDocument, keys: Keys, P: number): Outcome<EstimateFacts> | undefined {
-  const azeotrope = pairAzeotropes(document, keys.light, keys.heavy, P).at(0);
+  const azeotrope = pairAzeotropes(document.mixture, keys.light, keys.heavy, P).at(0);
   if (azeotrope === undefined) return undefined;
   const name = (i: number): string => document.mixture.components[i].name;
   return outOfReach({ code: 'azeotrope-of-keys', name: name(keys.light), other: name(keys.heavy), x: azeotrope.x, T: azeotrope.T });

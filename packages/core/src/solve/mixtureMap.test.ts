@@ -24,13 +24,25 @@ describe('the map of a mixture', () => {
       for (const x of points) expect(x.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
     }
   });
-  test('of four components has points alone; of one it is open, of seven out of reach', () => {
+  test('of four components has points alone; of one it is open', () => {
     const four = solvedValue(mixtureMap(of('methanol', 'ethanol', '1-propanol', '1-butanol'), P));
     expect(four.points).toHaveLength(4);
     expect(four.curves).toEqual([]);
     expect(mixtureMap(of('methanol'), P).state).toBe('open');
-    const seven = of('methanol', 'ethanol', '1-propanol', '1-butanol', 'acetone', 'water', 'benzene');
-    expect(reasonOf(mixtureMap(seven, P))).toEqual({ code: 'too-many-components', most: 6 });
+  });
+  test('of seven components has the azeotropes of pairs alone, and a verdict of the two that matter most', () => {
+    const names = ['methanol', 'ethanol', '1-propanol', '1-butanol', 'acetone', 'water', 'benzene'];
+    const verdict = (first: number[], second: number[]) =>
+      solvedValue(mixtureMap(of(...names), P, { products: { first, second, fed: first } }));
+    const map = verdict([0.02, 0.95, 0, 0, 0, 0.03, 0], [0, 0.02, 0, 0, 0, 0.98, 0]);
+    expect(map.isComplete).toBeNull();
+    expect(map.points.every(({ names: of_, kind }) => of_.length === 2 && kind === null)).toBe(true);
+    const pair = map.points.findIndex(({ names: of_ }) => of_.join() === 'ethanol,water');
+    expect(map.verdict).toEqual({ kind: 'beyond-azeotrope', point: pair });
+    expect(verdict([0.98, 0.02, 0, 0, 0, 0, 0], [0, 0.02, 0, 0, 0, 0.98, 0]).verdict).toEqual({
+      kind: 'no-pair-between',
+      names: ['methanol', 'water'],
+    });
   });
   test.each(['nrtl', 'peng-robinson'] as const)(
     'gases are left out and named, also by %s, and a pair with one says so',

@@ -15,11 +15,12 @@ import { pairOf } from '../regression/index.ts';
 import { buildModel, henrySolutes } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
 import { extrapolations } from './feed.ts';
+import { pairAzeotropes } from './pairAzeotropes.ts';
 
 export interface MixtureMap {
   points: MapPoint[];
-  /** Whether the kinds of all points fit together; where not, one is missing or one too many. */
-  isComplete: boolean;
+  /** Whether the kinds of all points fit together; where not, one is missing or one too many. null: too many components, only pairs were searched. */
+  isComplete: boolean | null;
   /** Names of the gases, which are not looked at. */
   leftOut: string[];
   /** Of three components. */
@@ -40,7 +41,8 @@ export interface AskedProducts {
 }
 
 /** Whether one column can make both: places are those of `points`. */
-export type MapVerdict = Verdict | { kind: 'no-answer'; reason: Reason } | { kind: 'of-gases' };
+export type MapVerdict =
+  Verdict | { kind: 'no-pair-between'; names: [string, string] } | { kind: 'no-answer'; reason: Reason } | { kind: 'of-gases' };
 
 /** What is asked beside the map itself. */
 export interface MapQuestion {
@@ -55,7 +57,8 @@ export interface MapPoint {
   /** mol/mol of all components. */
   x: number[];
   T: number; // K
-  kind: SingularPoint['kind'];
+  /** null where only pairs were searched. */
+  kind: SingularPoint['kind'] | null;
   isOfTwoLiquids: boolean;
 }
 
@@ -68,7 +71,7 @@ export interface MapCurve {
   to: number;
 }
 
-/** More components have too many faces to search while somebody waits. */
+/** More components have too many faces to search while somebody waits: of these only the pairs are. */
 const MOST = 6;
 
 const of = (mixture: Mixture, places: readonly number[]): Mixture => ({
@@ -88,15 +91,15 @@ export function mixtureMap(
   const gases = gasesOf(mixture);
   const condensing = Array.from(components.keys()).filter((i) => !gases.includes(components[i].id));
   if (condensing.length < 2) return open([{ code: 'not-two-components', path: 'mixture.components', count: condensing.length }]);
-  if (condensing.length > MOST) return outOfReach({ code: 'too-many-components', most: MOST });
   const wanted = of(mixture, condensing);
   const whole = buildModel(wanted);
   if (whole.state !== 'solved') return passOn(whole);
+  if (condensing.length > MOST) return solved(mapOfPairs(mixture, condensing, P, products));
   const found = singularPoints((places) => valueOrInterrupt(buildModel(of(wanted, places))), condensing.length, P);
   if (found.state !== 'solved') return passOn(found);
   const { points: singular, isComplete } = found.value;
   const isTernary = components.length === 3 && condensing.length === 3;
-  return solved({
+  const map: MixtureMap = {
     points: singular.map(({ components: places, x, T, kind, liquids }) => ({
       names: places.map((i) => wanted.components[i].name),
       x: components.map((_, i) => (condensing.includes(i) ? x[condensing.indexOf(i)] : 0)),
@@ -111,7 +114,48 @@ export function mixtureMap(
     surface: isTernary ? { parts: LATTICE, T: boilingSurface(whole.value, P, LATTICE, found.value.parts) } : { parts: 0, T: [] },
     tieLines: isTernary ? linesOf(tieLines(whole.value, P, GAP_LATTICE, gapT)) : [],
     verdict: products === undefined ? null : verdictOf(whole.value, P, found.value, products, condensing),
+  };
+  const temperatures = map.points.map(({ T }) => T);
+  return solved(map, undefined, extrapolations(whole.value, Math.min(...temperatures), Math.max(...temperatures)));
+}
+
+/** Azeotropes of every two alone, and the verdict of the two that make up most of the products. */
+function mapOfPairs(mixture: Mixture, condensing: readonly number[], P: number, products: AskedProducts | undefined): MixtureMap {
+  const { components } = mixture;
+  const pairs = condensing.flatMap((i, k) => condensing.slice(k + 1).map((j): [number, number] => [i, j]));
+  const found = pairs.flatMap(([i, j]) => pairAzeotropes(mixture, i, j, P).map((azeotrope) => ({ i, j, ...azeotrope })));
+  return {
+    points: found.map(({ i, j, x, T, liquids }) => ({
+      names: [components[i].name, components[j].name],
+      x: components.map((_, at) => (at === i ? x : at === j ? 1 - x : 0)),
+      T,
+      kind: null,
+      isOfTwoLiquids: liquids !== undefined,
+    })),
+    isComplete: null,
+    leftOut: components.filter((_, i) => !condensing.includes(i)).map(({ name }) => name),
+    curves: [],
+    boundaries: [],
+    surface: { parts: 0, T: [] },
+    tieLines: [],
+    verdict: products === undefined ? null : pairVerdict(components, found, products),
+  };
+}
+
+function pairVerdict(
+  components: Mixture['components'],
+  azeotropes: readonly { i: number; j: number; x: number }[],
+  { first, second }: AskedProducts,
+): MapVerdict {
+  const most = (x: readonly number[]): number => x.indexOf(Math.max(...x));
+  const [light, heavy] = [most(first), most(second)];
+  const share = (x: readonly number[], i: number, j: number): number => x[i] / (x[i] + x[j]);
+  const between = azeotropes.findIndex(({ i, j, x }) => {
+    if (![i, j].includes(light) || ![i, j].includes(heavy)) return false;
+    return (share(first, i, j) - x) * (share(second, i, j) - x) < 0;
   });
+  if (between >= 0) return { kind: 'beyond-azeotrope', point: between };
+  return { kind: 'no-pair-between', names: [components[light].name, components[heavy].name] };
 }
 
 const linesOf = (lines: readonly TieLine[]): MixtureMap['tieLines'] =>

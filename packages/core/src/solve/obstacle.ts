@@ -66,7 +66,7 @@ function azeotropeAt(document: CaseDocument, isBottoms: boolean, facts: LadderFa
   const [first, second] = x.map((_, i) => i).sort((i, k) => x[k] - x[i]);
   const both = x[first] + x[second];
   if (both < MOSTLY) return undefined;
-  const found = pairAzeotropes(document, first, second, facts.P[end]);
+  const found = pairAzeotropes(document.mixture, first, second, facts.P[end]);
   const near = found.find((azeotrope) => Math.abs(azeotrope.x - x[first] / both) < NEAR);
   if (near === undefined) return undefined;
   const name = (i: number): string => document.mixture.components[i].name;

@@ -92,8 +92,6 @@ export function explain(reason: Reason, show: Show): string {
       return 'An activity model has no critical point. Choose Peng-Robinson or Soave-Redlich-Kwong to see the phase envelope.';
     case 'gas-in-pair':
       return `${capital(reason.name)} is a gas here: with one other component it has no boiling point to draw. Look at a pair of what condenses.`;
-    case 'too-many-components':
-      return `Azeotropes are looked for among ${show.count(reason.most)} components at most: look at the pairs, or at a case with fewer.`;
     case 'draw-too-large':
       return `What is drawn from stage ${show.count(reason.stage)} is more than leaves it: draw less, or raise the reflux.`;
     case 'keys-turn':

@@ -64,7 +64,6 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'stopped-short':
     case 'runs-dry':
     case 'draw-too-large':
-    case 'too-many-components':
     case 'no-fit':
     case 'nothing-to-fit':
     case 'two-equations':

@@ -40,14 +40,15 @@ function Envelope({ envelope: { points, critical, hottest, highest } }: { envelo
   const T = (value: number): number => fromSI(value, temperature, site);
   const P = (value: number): number => fromSI(value, pressure, site);
   const line = (name: string, skipped: 'dew' | 'bubble', color: string, dash?: string) => {
-    const of = points.filter((point) => point.line !== skipped);
+    // From cold to hot, so that the pointer finds its place.
+    const kept = points.filter((point) => point.line !== skipped);
+    const of = skipped === 'dew' ? kept.toReversed() : kept;
     return {
       name,
       x: of.map((point) => T(point.T)),
       y: of.map((point) => P(point.P)),
       color,
       width: 2,
-      isTold: false,
       ...(dash === undefined ? {} : { dash }),
     };
   };

@@ -81,7 +81,7 @@ function Trust() {
   );
 }
 
-const kindWords: Record<MixtureMap['points'][number]['kind'], string> = {
+const kindWords: Record<NonNullable<MixtureMap['points'][number]['kind']>, string> = {
   'unstable node': 'boils lowest of its region',
   'stable node': 'boils highest of its region',
   saddle: 'between',
@@ -96,7 +96,11 @@ function Azeotropes({ map }: { map: MixtureMap }) {
   return (
     <>
       {azeotropes.length === 0 ? (
-        <p className="sentence">No azeotrope at this pressure: every pure component can be had.</p>
+        <p className="sentence">
+          {map.isComplete === null
+            ? 'No two of them have an azeotrope at this pressure.'
+            : 'No azeotrope at this pressure: every pure component can be had.'}
+        </p>
       ) : (
         <ul className="azeotropes">
           {azeotropes.map(({ names, x, T, kind, isOfTwoLiquids }) => (
@@ -108,7 +112,7 @@ function Azeotropes({ map }: { map: MixtureMap }) {
                 mol/mol
               </span>
               <span className="quiet small">
-                {kindWords[kind]}
+                {kind === null ? 'these two alone' : kindWords[kind]}
                 {isOfTwoLiquids ? ', of two liquids' : ''}
               </span>
             </li>
@@ -119,9 +123,11 @@ function Azeotropes({ map }: { map: MixtureMap }) {
         <p className="quiet small">Gases are left out: {map.leftOut.join(', ')}. They do not condense beside cooling water.</p>
       )}
       <p className="quiet small">
-        {map.isComplete
-          ? 'Counted by their kinds, no point is missing.'
-          : 'Counted by their kinds, a point is missing or one too many: take these with care.'}
+        {map.isComplete === null
+          ? 'With more than six components only pairs are searched.'
+          : map.isComplete
+            ? 'Counted by their kinds, no point is missing.'
+            : 'Counted by their kinds, a point is missing or one too many: take these with care.'}
       </p>
     </>
   );

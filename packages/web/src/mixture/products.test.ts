@@ -60,5 +60,6 @@ describe('the verdict in words', () => {
     expect(words({ kind: 'not-known' })).toContain('cannot be said');
     expect(words({ kind: 'no-answer', reason: { code: 'no-fit' } })).toContain('why');
     expect(words({ kind: 'of-gases' })).toContain('gases');
+    expect(words({ kind: 'no-pair-between', names: ['hexane', 'heptane'] })).toContain('hexane and heptane');
   });
 });

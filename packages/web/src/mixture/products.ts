@@ -44,6 +44,8 @@ export function verdictWords(verdict: MapVerdict, points: MixtureMap['points'], 
       return `Beyond an azeotrope: that of ${name(verdict.point)} lies between the products. No ordinary column makes both at this pressure; another pressure, or a third component, may.`;
     case 'across-boundary':
       return `Across a boundary: the top product lies in the region from ${name(verdict.first[0])} to ${name(verdict.first[1])}, the bottom product in that from ${name(verdict.second[0])} to ${name(verdict.second[1])}. No ordinary column makes both.`;
+    case 'no-pair-between':
+      return `No azeotrope of ${verdict.names.join(' and ')} lies between the products. With more than six components boundaries are not searched for.`;
     case 'not-known':
       return 'Whether one column makes both products cannot be said: a residue curve through one of them reaches no end.';
     case 'of-gases':
