@@ -375,7 +375,7 @@ describe('a model proposed', () => {
   test('says what stands behind every pair; nothing is silently ideal', () => {
     const mixture = proposedMixture(databankParts(['124-38-9', '64-17-5', '7732-18-5'])); // carbon dioxide, ethanol, water
     expect(pairStandings(mixture).map((p) => p.kind)).toEqual(
-      ['dissolved-gas', 'dissolved-gas', 'published'].map((k, i) => (i === 0 && !hasHenry(mixture, 0, 1) ? 'missing' : k)),
+      ['dissolved-gas', 'dissolved-gas', 'published'].map((k, i) => (i === 0 && !hasHenry(mixture, 0, 1) ? 'no-constant' : k)),
     );
     const none = { ...mixture, model: 'wilson' as const, wilsonPairs: [] };
     expect(pairStandings(none).at(-1)?.kind).toBe('missing');

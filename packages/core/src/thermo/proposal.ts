@@ -79,7 +79,7 @@ function modelFor(parts: DatabankParts): Proposal {
   const byGroups = (['modified-unifac', 'unifac'] as const).find(can);
   const model = byPairs ?? byGroups ?? 'ideal';
   if (byPairs !== undefined && components.length > 1)
-    reasons.push({ code: 'pairs-known', model: byPairs, pairs: couplesOf(parts) });
+    reasons.push({ code: 'pairs-known', model: byPairs, pairs: couplesOf({ components: liquidsOf(components) }) });
   else if (byGroups !== undefined) reasons.push({ code: 'groups-known', model: byGroups, pairsMissing: pairsMissing(parts) });
   else reasons.push({ code: 'nothing-known' });
   if (acids.length > 0) reasons.push({ code: 'acids-pair', names: acids.map((c) => c.name) });
@@ -94,6 +94,12 @@ export function proposedMixture(parts: DatabankParts): Mixture {
   return { ...parts, model, options };
 }
 
+/** What is no dissolved gas. */
+function liquidsOf(components: readonly ComponentRecord[]): ComponentRecord[] {
+  const gases = aboveCritical(components, GAS_ABOVE);
+  return components.filter(({ id }) => !gases.includes(id));
+}
+
 function pairsMissing({ components, nrtlPairs }: DatabankParts): number {
   return couplesOf({ components }) - nrtlPairs.length;
 }
@@ -105,7 +111,15 @@ const namesOf = (components: readonly ComponentRecord[], ids: readonly string[])
 
 /** Where the numbers of a pair come from under the mixture's model. */
 export type PairKind =
-  'published' | 'fitted' | 'typed' | 'by-groups' | 'dissolved-gas' | 'by-pure-components' | 'taken-as-zero' | 'missing';
+  | 'published'
+  | 'fitted'
+  | 'typed'
+  | 'by-groups'
+  | 'dissolved-gas'
+  | 'no-constant'
+  | 'by-pure-components'
+  | 'taken-as-zero'
+  | 'missing';
 
 export interface PairStanding {
   names: [string, string];
@@ -132,8 +146,9 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
   if (solutes.includes(first) && solutes.includes(second)) return { kind: 'by-pure-components' };
   if (solutes.includes(first) || solutes.includes(second)) {
     const found = mixture.henryPairs.find((p) => p.components.includes(first) && p.components.includes(second));
+    // The gas's constants in the other solvents speak for it.
     return found === undefined
-      ? { kind: 'missing' }
+      ? { kind: 'no-constant' }
       : { kind: 'dissolved-gas', source: found.source, confidence: found.confidence };
   }
   if (model === 'ideal' || model === 'regular-solution') return { kind: 'by-pure-components' };

@@ -202,6 +202,7 @@ function standingWords({ kind, source = '', confidence }: PairStanding): string 
     case 'taken-as-zero':
       return 'none known, taken as 0';
     case 'missing':
+    case 'no-constant':
       return 'missing';
   }
 }

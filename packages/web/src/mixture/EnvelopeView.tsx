@@ -52,17 +52,17 @@ function Envelope({ envelope: { points, critical, hottest, highest } }: { envelo
       ...(dash === undefined ? {} : { dash }),
     };
   };
-  const at = (name: string, point: { T: number; P: number }, shape: 'present' | 'note') => ({
-    x: T(point.T),
-    y: P(point.P),
-    name: `${name} ${formatQuantity(point.T, temperature, site)} ${temperature.id}, ${formatQuantity(point.P, pressure, site)} ${pressure.id}`,
-    shape,
-  });
+  const told = (name: string, point: { T: number; P: number }): string =>
+    `${name} ${formatQuantity(point.T, temperature, site)} ${temperature.id}, ${formatQuantity(point.P, pressure, site)} ${pressure.id}`;
+  const isClosed = highest.P !== points.at(-1)?.P;
   const all = points.map((point) => T(point.T));
   return (
     <div className="ladder-charts">
       <div className="table-head">
-        <span className="quiet small">solid: the feed boils · dashed: it condenses</span>
+        <span className="quiet small">
+          solid: boils · dashed: condenses · {critical === null ? 'no critical point was met' : told('critical', critical)} ·{' '}
+          {told('hottest', hottest)} · {isClosed ? told('highest', highest) : 'the bubble line rises on: cold liquids part'}
+        </span>
         <SaveChart
           svg={svg}
           name="phase envelope"
@@ -79,15 +79,11 @@ function Envelope({ envelope: { points, critical, hottest, highest } }: { envelo
             width={size.width}
             height={size.height}
             lines={[line('bubble line', 'dew', colors.copper), line('dew line', 'bubble', colors.pine, '6 3')]}
-            marks={[
-              ...(critical === null ? [] : [at('critical', critical, 'present')]),
-              at('hottest', hottest, 'note'),
-              at('highest', highest, 'note'),
-            ]}
+            marks={critical === null ? [] : [{ x: T(critical.T), y: P(critical.P), name: 'critical', shape: 'present' as const }]}
             xName={`temperature, ${temperature.id}`}
             yName={`pressure, ${pressure.id}`}
-            xRange={[Math.min(...all), T(hottest.T) + 0.35 * (T(hottest.T) - Math.min(...all))]}
-            yRange={[0, P(highest.P) * 1.05]}
+            xRange={[Math.min(...all), T(hottest.T) + 0.15 * (T(hottest.T) - Math.min(...all))]}
+            yRange={[0, P(isClosed ? highest.P : 2 * Math.max(hottest.P, critical?.P ?? 0)) * 1.05]}
           />
         )}
       </div>

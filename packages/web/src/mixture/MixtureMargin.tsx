@@ -60,7 +60,7 @@ function Trust() {
   const [published, estimated, missing] = [
     count('published', 'dissolved-gas'),
     count('by-groups'),
-    count('missing', 'taken-as-zero'),
+    count('missing', 'taken-as-zero', 'no-constant'),
   ];
   const plain = standings.length - published - estimated - missing;
   const all = standings.length;

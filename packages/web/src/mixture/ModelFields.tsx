@@ -116,8 +116,7 @@ function DissolvedGases({ components, options }: Pick<Mixture, 'components' | 'o
           id={id}
           mode="multiple"
           aria-label="Dissolved by Henry’s law"
-          className="choice"
-          variant="borderless"
+          className="many"
           placeholder="none"
           value={solutes}
           options={components.map((c) => ({ value: c.id, label: c.name }))}

@@ -7,6 +7,11 @@ export const pairWords: Record<PairKind, { shape: string; word: string; meaning:
   typed: { shape: '■', word: 'set by you', meaning: 'typed in this case' },
   'by-groups': { shape: '◐', word: 'by groups', meaning: 'estimated from the groups of both molecules' },
   'dissolved-gas': { shape: '▲', word: 'Henry', meaning: 'a gas dissolved by Henry’s law' },
+  'no-constant': {
+    shape: '△',
+    word: 'no constant',
+    meaning: 'no Henry’s constant of the gas in it: the other liquids speak for it',
+  },
   'by-pure-components': { shape: '○', word: 'pure data', meaning: 'from the pure components alone' },
   'taken-as-zero': { shape: '□', word: 'kij = 0', meaning: 'no interaction is known: taken as nothing' },
   missing: { shape: '✕', word: 'missing', meaning: 'the model has nothing for it' },
