@@ -180,13 +180,16 @@ function Counted<T extends string | number>({ label, add, options, counts, onCha
 /** Groups for activity coefficients: without them the pairs of this component cannot be estimated. */
 function ActivityGroups({ own, onChange }: { own: OwnComponent; onChange: (change: Partial<OwnComponent>) => void }) {
   const [names, setNames] = useState<GroupNames | undefined>(undefined);
+  const [failure, setFailure] = useState<string | undefined>(undefined);
   useEffect(() => {
     let isHere = true;
     api.groupNames().then(
       (found) => {
         if (isHere) setNames(found);
       },
-      () => undefined, // without them the fields stay empty; the component can be made all the same
+      (error: unknown) => {
+        if (isHere) setFailure(error instanceof Error ? error.message : String(error));
+      },
     );
     return () => {
       isHere = false;
@@ -208,6 +211,7 @@ function ActivityGroups({ own, onChange }: { own: OwnComponent; onChange: (chang
   return (
     <details className="more">
       <summary>Groups for its pairs with others</summary>
+      {failure !== undefined && <p className="field-error">The groups could not be fetched: {failure}</p>}
       {table('modifiedUnifacGroups', 'modified UNIFAC', names?.modifiedUnifac ?? [])}
       {table('unifacGroups', 'UNIFAC', names?.unifac ?? [])}
     </details>
