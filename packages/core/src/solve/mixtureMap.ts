@@ -188,7 +188,7 @@ function verdictOf(
 
 /** mol/mol of gases that a product may hold and still be looked at. */
 const MOST_GAS = 0.01;
-const LATTICE = 32;
+const LATTICE = 36;
 const GAP_LATTICE = 18;
 
 /** Identifiers of what does not condense at a cooling water's temperature. */
