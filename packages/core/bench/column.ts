@@ -2,6 +2,7 @@
 import { flowOf, moles, refluxRatio, solveColumn } from '../src/column/index.ts';
 import type { ColumnInput } from '../src/column/index.ts';
 import { ColumnEquations } from '../src/column/equations.ts';
+import { NewtonStep } from '../src/column/newton.ts';
 import { startProfile } from '../src/column/start.ts';
 import { columnFeed, plainColumn } from '../src/testing/columns.ts';
 import { databankModel } from '../src/testing/mixtures.ts';
@@ -36,9 +37,13 @@ const RUNS = 150;
 
 const work = new ColumnEquations(five);
 startProfile(work, 5);
+const stepper = new NewtonStep(work);
+work.evaluate();
 const step = (): void => {
-  work.evaluate();
   work.system.solve();
+  stepper.keep();
+  stepper.step();
+  work.evaluate();
 };
 
 /**

@@ -2,7 +2,7 @@
 import { performance } from 'node:perf_hooks';
 import { flashTP, makeFlashWork } from '../src/equilibrium/index.ts';
 import { cubicOf, databankRecord, randomNumbers } from '../src/testing/index.ts';
-import { gammaPhiModel, makePhaseProperties, nrtl } from '../src/thermo/index.ts';
+import { gammaPhiModel, PhaseProperties, nrtl } from '../src/thermo/index.ts';
 import type { Extent, ThermoModel } from '../src/thermo/index.ts';
 
 const MIXTURE = [
@@ -96,9 +96,9 @@ function activity(n: number): ThermoModel {
 
 /** Temperatures change with every call: nothing is answered from what the last one left. */
 function evaluation(model: ThermoModel, extent: Extent): (k: number) => void {
-  const out = makePhaseProperties(model.n);
+  const out = new PhaseProperties(model.n);
   const x = new Float64Array(model.n).fill(1 / model.n);
-  return (k) => model.evaluate('liquid', 300 + (k % 64), 1e6, x, out, extent);
+  return (k) => model.evaluate('liquid', x, out.at(300 + (k % 64), 1e6), extent);
 }
 
 const evaluations = (

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { constantVolatility, databankModel, designOf, reasonOf, solvedValue } from '../testing/index.ts';
-import type { PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import {
   balanceEnergy,
   binaryCurve,
@@ -274,8 +274,8 @@ describe('a pressure that falls along the column', () => {
 
 /** The same equilibrium with heats that make constant molar overflow exact: every liquid 0, every vapour 30 kJ/mol. */
 function withConstantHeats(model: ThermoModel): ThermoModel {
-  const evaluate: ThermoModel['evaluate'] = (phase, T, P, x, out: PhaseProperties, what) => {
-    model.evaluate(phase, T, P, x, out, what);
+  const evaluate: ThermoModel['evaluate'] = (phase, x, out, extent) => {
+    model.evaluate(phase, x, out, extent);
     out.enthalpy = phase === 'vapour' ? 30000 : 0;
   };
   return Object.assign(Object.create(model) as ThermoModel, { evaluate });

@@ -37,7 +37,7 @@ export function answerOf(column: ColumnEquations, record: SolveRecord, watch: re
     condenserDuty: input.top === 'none' ? null : duty('condenser'),
     reboilerDuty: input.bottom === 'none' ? null : duty('reboiler'),
     refluxRatio: input.top === 'none' ? null : (totalLiquid[0] - column.liquidTaken[0]) / total(overhead),
-    condensateT: column.condensateT(),
+    condensateT: column.condensate.T,
     pressure: column.pressure.slice(),
     gains: relativeGainsOf(column),
     watched: watch.map((quantity) => column.valueOf(quantity)),

@@ -181,20 +181,21 @@ describe('the system of one step', () => {
           const right = new Float64Array(all);
           for (let r = 0; r < unknowns; r++) {
             const j = Math.floor(r / size);
+            const row = r * system.width;
             for (let c = 0; c < size; c++) {
               const own = next() + (r === j * size + c ? 4 : 0);
-              system.rows[r * system.width + c] = dense[r * all + j * size + c] = own;
-              if (j > 0) system.left[r * size + c] = dense[r * all + (j - 1) * size + c] = next();
-              if (j < blocks - 1) system.rows[r * system.width + size + c] = dense[r * all + (j + 1) * size + c] = next();
+              system.rows[row + size + c] = dense[r * all + j * size + c] = own;
+              if (j > 0) system.rows[row + c] = dense[r * all + (j - 1) * size + c] = next();
+              if (j < blocks - 1) system.rows[row + 2 * size + c] = dense[r * all + (j + 1) * size + c] = next();
             }
-            for (let b = 0; b < border; b++) system.rows[r * system.width + 2 * size + b] = dense[r * all + unknowns + b] = next();
-            system.rows[r * system.width + system.width - 1] = right[r] = next();
+            for (let b = 0; b < border; b++) system.rows[row + 3 * size + b] = dense[r * all + unknowns + b] = next();
+            system.rows[row + system.width - 1] = right[r] = next();
           }
           for (let e = 0; e < border; e++) {
-            for (let u = 0; u < unknowns; u++) system.borderRows[e * unknowns + u] = dense[(unknowns + e) * all + u] = next();
-            for (let b = 0; b < border; b++)
-              system.corner[e * (border + 1) + b] = dense[(unknowns + e) * all + unknowns + b] = next() + (e === b ? 4 : 0);
-            system.corner[e * (border + 1) + border] = right[unknowns + e] = next();
+            const row = e * system.borderWidth;
+            for (let u = 0; u < all; u++)
+              system.borderRows[row + u] = dense[(unknowns + e) * all + u] = next() + (u === unknowns + e ? 4 : 0);
+            system.borderRows[row + all] = right[unknowns + e] = next();
           }
           const pivots = new Int32Array(all);
           fc.pre(factorDense(dense, pivots, all));
@@ -224,40 +225,30 @@ function expectSlopes(column: ColumnEquations): void {
     column.vapour[k] = Math.max(column.vapour[k], 1e-3 * column.fed) * (1 + 0.2 * Math.cos(5 * k));
   }
   for (let k = 0; k < piped.length; k++) piped[k] *= 1 + 0.1 * Math.sin(k);
-  const { size, width, border } = system;
+  const { size, width, border, borderWidth } = system;
   const unknowns = stages * size;
   const errors = (): Float64Array => {
     column.evaluate();
     return Float64Array.from({ length: unknowns + border }, (_, u) =>
-      u < unknowns ? -system.rows[u * width + width - 1] : -system.corner[(u - unknowns) * (border + 1) + border],
+      u < unknowns ? -system.rows[u * width + width - 1] : -system.borderRows[(u - unknowns + 1) * borderWidth - 1],
     );
   };
   column.evaluate();
   const rows = system.rows.slice();
-  const left = system.left.slice();
-  const corner = system.corner.slice();
   const borderRows = system.borderRows.slice();
   // An equation that nobody wrote agrees with its differences as well.
   for (let e = 0; e < border; e++) {
-    const own = [
-      ...borderRows.subarray(e * unknowns, (e + 1) * unknowns),
-      ...corner.subarray(e * (border + 1), e * (border + 1) + border),
-    ];
+    const own = borderRows.subarray(e * borderWidth, (e + 1) * borderWidth - 1);
     expect(
       own.some((slope) => slope !== 0),
       `slopes at the border, row ${e}`,
     ).toBe(true);
   }
   const claimed = (equation: number, unknown: number): number => {
-    if (equation >= unknowns)
-      return unknown < unknowns
-        ? borderRows[(equation - unknowns) * unknowns + unknown]
-        : corner[(equation - unknowns) * (border + 1) + unknown - unknowns];
-    if (unknown >= unknowns) return rows[equation * width + 2 * size + unknown - unknowns];
+    if (equation >= unknowns) return borderRows[(equation - unknowns) * borderWidth + unknown];
+    if (unknown >= unknowns) return rows[equation * width + 3 * size + unknown - unknowns];
     const apart = Math.floor(unknown / size) - Math.floor(equation / size);
-    const c = unknown % size;
-    if (apart === -1) return left[equation * size + c];
-    return apart === 0 || apart === 1 ? rows[equation * width + apart * size + c] : 0;
+    return Math.abs(apart) <= 1 ? rows[equation * width + (apart + 1) * size + (unknown % size)] : 0;
   };
   const place = (unknown: number): [Float64Array, number] => {
     const [j, c] = [Math.floor(unknown / size), unknown % size];

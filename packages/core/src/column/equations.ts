@@ -11,11 +11,10 @@
  * Source: Naphtali & Sandholm, AIChE J. 17 (1971) 148; the border: Keller, in Applications of Bifurcation Theory (1977) 359.
  */
 import { BlockTridiagonal } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { PhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import { FedStreams, total } from './feeds.ts';
 import { bottomsDraw, drawsOf, givenValue, handlesOf } from './handles.ts';
-import { BorderRow, HEAT_SCALE, NOWHERE, StageRow } from './rows.ts';
+import { BorderRow, HEAT_SCALE, spareRow, StageRow } from './rows.ts';
 import type { EquationRow } from './rows.ts';
 import { TargetEquations } from './targets.ts';
 import type { ColumnInput, ColumnState, Draw, Handle, Target } from './types.ts';
@@ -36,11 +35,16 @@ export class ColumnEquations implements ColumnState {
   readonly totalVapour: Float64Array;
   readonly liquidTaken: Float64Array;
   readonly vapourTaken: Float64Array;
+  /** Of what is taken, that which handles give as a flow and not as a part of the stream; mol/s. */
+  private readonly liquidFixed: Float64Array;
+  private readonly vapourFixed: Float64Array;
   readonly liquidOf: PhaseProperties[];
   readonly vapourOf: PhaseProperties[];
   readonly condensate: PhaseProperties;
   readonly system: BlockTridiagonal;
   readonly fed: number;
+  /** The largest scaled error, as last evaluated; NaN where an equation has no value. */
+  error = NaN;
   /** Handles that take from the liquid and the vapour of each stage, and those that heat it. */
   private readonly liquidTakers: number[][];
   private readonly vapourTakers: number[][];
@@ -52,6 +56,8 @@ export class ColumnEquations implements ColumnState {
   readonly sharedHandle: number;
   /** Pump-arounds that return to each stage. */
   private readonly returns: number[][];
+  /** The handle that is the flow of each pump-around. */
+  private readonly pumps: number[];
   private readonly pressureHandle: number;
   private readonly subcoolingHandle: number;
   readonly feeds: FedStreams;
@@ -60,6 +66,7 @@ export class ColumnEquations implements ColumnState {
   readonly balanceScale: Float64Array;
   private readonly stageRow: StageRow;
   private readonly borderRow: BorderRow;
+  private readonly spare: BorderRow;
   private readonly targetEquations: TargetEquations;
 
   constructor(input: ColumnInput) {
@@ -81,6 +88,7 @@ export class ColumnEquations implements ColumnState {
     this.vapourTakers = each((j) => taking(j, 'vapour'));
     this.heaters = each((j) => handles.flatMap((h, k) => (this.stageHeatedBy(h) === j + 1 ? [k] : [])));
     this.returns = each((j) => input.pumpArounds.flatMap(({ to }, loop) => (to === j + 1 ? [loop] : [])));
+    this.pumps = input.pumpArounds.map((_, loop) => handles.findIndex((h) => h.kind === 'pump-around-flow' && h.loop === loop));
     this.sharedHandle = handles.findIndex((h) => h.kind === 'draw' && h.draw === bottomsDraw(input));
     this.pressureHandle = handles.findIndex(({ kind }) => kind === 'pressure');
     this.subcoolingHandle = handles.findIndex(({ kind }) => kind === 'subcooling');
@@ -94,14 +102,17 @@ export class ColumnEquations implements ColumnState {
     this.totalVapour = new Float64Array(stages);
     this.liquidTaken = new Float64Array(stages);
     this.vapourTaken = new Float64Array(stages);
-    this.liquidOf = each(() => makePhaseProperties(n));
-    this.vapourOf = each(() => makePhaseProperties(n));
-    this.condensate = input.top === 'total-condenser' ? makePhaseProperties(n) : this.liquidOf[0];
+    this.liquidFixed = new Float64Array(stages);
+    this.vapourFixed = new Float64Array(stages);
+    this.liquidOf = each(() => new PhaseProperties(n));
+    this.vapourOf = each(() => new PhaseProperties(n));
+    this.condensate = input.top === 'total-condenser' ? new PhaseProperties(n) : this.liquidOf[0];
     this.system = new BlockTridiagonal(stages, 2 * n + 1, handles.length + this.piped.length);
     this.feeds = new FedStreams(input, handles);
     this.fractions = new Float64Array(n);
     this.stageRow = new StageRow(this.system);
     this.borderRow = new BorderRow(this.system);
+    this.spare = spareRow(this.system);
     this.feeds.update(this.handleValues);
     this.fed = feeds.reduce((sum, { flows }) => sum + total(flows), 0);
     this.balanceScale = Float64Array.from({ length: n }, (_, i) => {
@@ -126,8 +137,8 @@ export class ColumnEquations implements ColumnState {
     return j === this.stages - 1 && this.input.bottom === 'total-reboiler';
   }
 
-  /** Properties of every stage's phases, and the system for one step of Newton's towards these targets; the largest scaled error. */
-  evaluate(targets: readonly Target[] = this.input.targets): number {
+  /** Properties of every stage's phases, the system for one step of Newton's towards these targets, and the largest scaled error. */
+  evaluate(targets: readonly Target[] = this.input.targets): void {
     const { system, stages, input, handleValues, pressure } = this;
     system.clear();
     if (this.pressureHandle >= 0)
@@ -143,19 +154,19 @@ export class ColumnEquations implements ColumnState {
     }
     for (let loop = 0; loop < input.pumpArounds.length; loop++) this.fillPipe(loop);
     for (let k = 0; k < targets.length; k++) this.targetEquations.fill(targets[k], k);
-    return this.largestError();
+    this.findLargestError();
   }
 
   /** The scaled error of a target, with the properties of stages as last evaluated; its slopes overwrite row k of the border. */
   targetError(target: Target, k: number): number {
-    const { corner, border } = this.system;
+    const { borderWidth, borderRows } = this.system;
     this.targetEquations.fill(target, k);
-    return -corner[k * (border + 1) + border];
+    return -borderRows[k * borderWidth + borderWidth - 1];
   }
 
   /** Flow of component i that feeds and pump-arounds bring to stage j, mol/s. */
   arrivingFlow(j: number, i: number): number {
-    let flow = this.feeds.flowOn(j, i);
+    let flow = this.feeds.flowOn[j * this.n + i];
     for (const loop of this.returns[j]) flow += this.piped[loop * (this.n + 1) + i];
     return flow;
   }
@@ -169,7 +180,9 @@ export class ColumnEquations implements ColumnState {
 
   /** Heat added to stage j by handles and besides, W. */
   addedHeat(j: number): number {
-    return this.input.heat[j] + sumOf(this.heaters[j], this.handleValues);
+    let heat = this.input.heat[j];
+    for (const heater of this.heaters[j]) heat += this.handleValues[heater];
+    return heat;
   }
 
   /** What a quantity is now; properties of stages as last evaluated. */
@@ -177,100 +190,113 @@ export class ColumnEquations implements ColumnState {
     return this.targetEquations.valueOf(quantity);
   }
 
-  private largestError(): number {
-    const { system } = this;
-    const { width, border } = system;
+  private findLargestError(): void {
+    const { rows, width, borderRows, borderWidth } = this.system;
     let largest = 0;
-    for (let u = 0; u < system.blocks * system.size; u++) largest = worse(largest, system.rows[u * width + width - 1]);
-    for (let k = 0; k < border; k++) largest = worse(largest, system.corner[k * (border + 1) + border]);
-    return largest;
+    for (let last = width - 1; last < rows.length; last += width) {
+      const error = Math.abs(rows[last]);
+      if (error > largest || Number.isNaN(error)) largest = error;
+    }
+    for (let last = borderWidth - 1; last < borderRows.length; last += borderWidth) {
+      const error = Math.abs(borderRows[last]);
+      if (error > largest || Number.isNaN(error)) largest = error;
+    }
+    this.error = largest;
   }
 
   private evaluateStage(j: number): void {
-    const { T, input, pressure } = this;
-    this.totalLiquid[j] = this.toFractions(this.liquid, j);
-    input.model.evaluate('liquid', T[j], pressure[j], this.fractions, this.liquidOf[j], 'all');
-    if (this.isTotalCondenser(j))
-      input.model.evaluate('liquid', this.condensateT(), pressure[j], this.fractions, this.condensate, 'all');
-    this.totalVapour[j] = this.toFractions(this.vapour, j);
-    input.model.evaluate('vapour', T[j], pressure[j], this.fractions, this.vapourOf[j], 'all');
-    this.liquidTaken[j] = sumOf(this.liquidTakers[j], this.handleValues);
-    this.vapourTaken[j] = sumOf(this.vapourTakers[j], this.handleValues);
+    const { T, input, pressure, fractions, condensate } = this;
+    const liquidOf = this.liquidOf[j];
+    const vapourOf = this.vapourOf[j];
+    this.toFractions(this.liquid, this.totalLiquid, j);
+    input.model.evaluate('liquid', fractions, liquidOf.at(T[j], pressure[j]), 'all');
+    if (this.isTotalCondenser(j)) {
+      this.coolCondensate();
+      input.model.evaluate('liquid', fractions, condensate, 'all');
+    }
+    this.toFractions(this.vapour, this.totalVapour, j);
+    input.model.evaluate('vapour', fractions, vapourOf.at(T[j], pressure[j]), 'all');
+    this.sumTaken(this.liquidTakers[j], this.liquidTaken, this.liquidFixed, j);
+    this.sumTaken(this.vapourTakers[j], this.vapourTaken, this.vapourFixed, j);
   }
 
-  /** K of the liquid that leaves the condenser. */
-  condensateT(): number {
-    const { T, input, subcoolingHandle, handleValues } = this;
-    const { subcooling, top } = input;
-    if (top !== 'total-condenser') return T[0];
-    if (subcooling?.by === 'temperature') return subcooling.value;
-    return T[0] - (subcooling?.value ?? 0) - (subcoolingHandle < 0 ? 0 : handleValues[subcoolingHandle]);
+  /** Temperature and pressure of the liquid that leaves a total condenser. */
+  private coolCondensate(): void {
+    const { T, input, subcoolingHandle, handleValues, condensate } = this;
+    const { subcooling } = input;
+    condensate.P = this.pressure[0];
+    if (subcooling?.by === 'temperature') condensate.T = subcooling.value;
+    else condensate.T = T[0] - (subcooling?.value ?? 0) - (subcoolingHandle < 0 ? 0 : handleValues[subcoolingHandle]);
   }
 
-  private toFractions(flows: Float64Array, j: number): number {
+  private toFractions(flows: Float64Array, totals: Float64Array, j: number): void {
     const { n, fractions } = this;
     let sum = 0;
     for (let i = 0; i < n; i++) sum += flows[j * n + i];
     for (let i = 0; i < n; i++) fractions[i] = flows[j * n + i] / sum;
-    return sum;
+    totals[j] = sum;
   }
 
-  private fillBalances(j: number): void {
-    const { n, liquid, vapour, stages, stageRow, piped, handles } = this;
-    for (let i = 0; i < n; i++) {
-      stageRow.begin(j, i, this.balanceScale[i]);
-      let error = -this.feeds.flowOn(j, i);
-      if (!this.isTotalReboiler(j)) {
-        error += liquid[j * n + i];
-        stageRow.add(j, i, 1);
-      }
-      if (!this.isTotalCondenser(j)) {
-        error += vapour[j * n + i];
-        stageRow.add(j, n + i, 1);
-      }
-      if (j > 0) error -= this.fillArriving(j - 1, i, 0);
-      if (j < stages - 1) error -= this.fillArriving(j + 1, i, n);
-      for (const loop of this.returns[j]) {
-        error -= piped[loop * (n + 1) + i];
-        stageRow.addBorder(handles.length + loop * (n + 1) + i, -1);
-      }
-      this.feeds.addFlowSlopes(j, i, -1, stageRow);
-      stageRow.set(error);
+  private sumTaken(takers: readonly number[], taken: Float64Array, fixed: Float64Array, j: number): void {
+    taken[j] = 0;
+    fixed[j] = 0;
+    for (const taker of takers) {
+      taken[j] += this.handleValues[taker];
+      if (!this.isShared(taker)) fixed[j] += this.handleValues[taker];
     }
   }
 
-  /**
-   * What of component i runs on from a stage's liquid (`first` 0) or vapour (`first` n): f (1 − D/F), its slopes into the row that is being written
-   * with the sign of what arrives.
-   */
-  private fillArriving(from: number, i: number, first: number): number {
+  private fillBalances(j: number): void {
+    const { n, liquid, vapour, stages, stageRow, piped, handles, feeds } = this;
+    const { values } = stageRow;
+    for (let i = 0; i < n; i++) {
+      stageRow.begin(j, i);
+      stageRow.scale = this.balanceScale[i];
+      feeds.takeFlow(j, i, stageRow);
+      if (!this.isTotalReboiler(j)) {
+        stageRow.sum += liquid[j * n + i];
+        values[stageRow.at(j, i)] += stageRow.scale;
+      }
+      if (!this.isTotalCondenser(j)) {
+        stageRow.sum += vapour[j * n + i];
+        values[stageRow.at(j, n + i)] += stageRow.scale;
+      }
+      if (j > 0) this.takeArriving(j - 1, i, 0);
+      if (j < stages - 1) this.takeArriving(j + 1, i, n);
+      for (const loop of this.returns[j]) {
+        stageRow.sum -= piped[loop * (n + 1) + i];
+        values[stageRow.atBorder(handles.length + loop * (n + 1) + i)] -= stageRow.scale;
+      }
+      stageRow.end();
+    }
+  }
+
+  /** Takes what of component i runs on from a stage's liquid (`first` 0) or vapour (`first` n) off the row that is being written: f (1 − D/F). */
+  private takeArriving(from: number, i: number, first: number): void {
     const { n, stageRow } = this;
+    const { values, scale } = stageRow;
     const isLiquid = first === 0;
     const flow = (isLiquid ? this.liquid : this.vapour)[from * n + i];
     const F = (isLiquid ? this.totalLiquid : this.totalVapour)[from];
     const D = (isLiquid ? this.liquidTaken : this.vapourTaken)[from];
-    stageRow.add(from, first + i, -(1 - D / F));
+    const at = stageRow.at(from, first);
+    values[at + i] -= scale * (1 - D / F);
+    stageRow.sum -= flow * (1 - D / F);
     const takers = (isLiquid ? this.liquidTakers : this.vapourTakers)[from];
-    if (takers.length > 0) {
-      const slope = (-flow * (D - this.sharedFlow(takers))) / (F * F);
-      for (let k = 0; k < n; k++) stageRow.add(from, first + k, slope);
-      for (const taker of takers) stageRow.addBorder(taker, this.isShared(taker) ? flow : flow / F);
-    }
-    return flow * (1 - D / F);
+    if (takers.length === 0) return;
+    const fixed = (isLiquid ? this.liquidFixed : this.vapourFixed)[from];
+    const slope = (scale * flow * fixed) / (F * F);
+    for (let k = 0; k < n; k++) values[at + k] -= slope;
+    for (const taker of takers) values[stageRow.atBorder(taker)] += scale * (this.isShared(taker) ? flow : flow / F);
   }
 
   isShared(k: number): boolean {
     return k === this.sharedHandle;
   }
 
-  /** mol/s that some handles take as a part of a stream. */
-  private sharedFlow(takers: readonly number[]): number {
-    return takers.includes(this.sharedHandle) ? this.handleValues[this.sharedHandle] : 0;
-  }
-
   private fillEquilibrium(j: number): void {
-    const { n, liquid, vapour, input, stages, fed, system, stageRow } = this;
-    const { rows, width, size } = system;
+    const { n, liquid, vapour, input, stages, fed, stageRow } = this;
+    const { values } = stageRow;
     const isFirstBubble = this.isTotalCondenser(j);
     const L = this.totalLiquid[j];
     const V = this.totalVapour[j];
@@ -279,135 +305,156 @@ export class ColumnEquations implements ColumnState {
     const scale = isFirstBubble ? 1 : 1 / fed;
     const carried = isFirstBubble ? 1 : V; // what an equilibrium mole fraction is multiplied by
     for (let i = 0; i < n; i++) {
-      const row = n + i;
-      const at = (j * size + row) * width;
-      stageRow.begin(j, row, scale);
+      stageRow.begin(j, n + i);
+      stageRow.scale = scale;
+      const at = stageRow.at(j, 0);
       const E = input.efficiency[j * n + i];
       const K = Math.exp(ofLiquid.lnPhi[i] - ofVapour.lnPhi[i]);
       const x = liquid[j * n + i] / L;
       const a = E * K * x;
-      let error = a * carried - vapour[j * n + i];
+      stageRow.sum = a * carried - vapour[j * n + i];
       const byLiquid = (scale * carried) / L;
       const byVapour = (scale * a * carried) / V;
       for (let k = 0; k < n; k++) {
-        rows[at + k] += byLiquid * a * ofLiquid.dLnPhiDN[i * n + k] - byLiquid * a;
-        rows[at + n + k] += (isFirstBubble ? 0 : scale * a) - byVapour * ofVapour.dLnPhiDN[i * n + k];
+        values[at + k] += byLiquid * a * ofLiquid.dLnPhiDN[i * n + k] - byLiquid * a;
+        values[at + n + k] += (isFirstBubble ? 0 : scale * a) - byVapour * ofVapour.dLnPhiDN[i * n + k];
       }
-      rows[at + i] += byLiquid * E * K;
-      rows[at + n + i] -= scale;
-      rows[at + 2 * n] += scale * a * carried * (ofLiquid.dLnPhiDT[i] - ofVapour.dLnPhiDT[i]);
+      values[at + i] += byLiquid * E * K;
+      values[at + n + i] -= scale;
+      values[at + 2 * n] += scale * a * carried * (ofLiquid.dLnPhiDT[i] - ofVapour.dLnPhiDT[i]);
       if (this.pressureHandle >= 0)
-        stageRow.addBorder(this.pressureHandle, a * carried * (ofLiquid.dLnPhiDP[i] - ofVapour.dLnPhiDP[i]));
-      if (E < 1 && j < stages - 1) error += this.fillPassing(j, i, 1 - E);
-      stageRow.set(error);
+        values[stageRow.atBorder(this.pressureHandle)] += scale * a * carried * (ofLiquid.dLnPhiDP[i] - ofVapour.dLnPhiDP[i]);
+      if (E < 1 && j < stages - 1) this.addPassing(j, i);
+      stageRow.end();
     }
   }
 
   /** The part of the vapour from below that passes a tray unchanged: (1 − E) V yᵢ. */
-  private fillPassing(j: number, i: number, part: number): number {
+  private addPassing(j: number, i: number): void {
     const { n, stageRow } = this;
+    const { values, scale } = stageRow;
+    const part = 1 - this.input.efficiency[j * n + i];
     const V = this.totalVapour[j];
     const below = this.totalVapour[j + 1];
     const y = this.vapour[(j + 1) * n + i] / below;
+    const own = stageRow.at(j, n);
+    const next = stageRow.at(j + 1, n);
     for (let k = 0; k < n; k++) {
-      stageRow.add(j, n + k, part * y);
-      stageRow.add(j + 1, n + k, (part * V * ((i === k ? 1 : 0) - y)) / below);
+      values[own + k] += scale * part * y;
+      values[next + k] += (scale * part * V * ((i === k ? 1 : 0) - y)) / below;
     }
-    return part * V * y;
+    stageRow.sum += part * V * y;
   }
 
   private fillIncipient(j: number, first: number, sums: Float64Array): void {
     const { n, stageRow } = this;
-    stageRow.begin(j, 2 * n, 1);
-    for (let k = 0; k < n; k++) stageRow.add(j, first + k, 1);
-    stageRow.set(sums[j] - 1);
+    stageRow.begin(j, 2 * n);
+    stageRow.scale = 1;
+    stageRow.sum = sums[j] - 1;
+    for (let k = 0; k < n; k++) stageRow.values[stageRow.at(j, first + k)] += 1;
+    stageRow.end();
   }
 
   private fillHeat(j: number): void {
     const { stageRow } = this;
-    stageRow.begin(j, 2 * this.n, 1 / (this.fed * HEAT_SCALE));
-    stageRow.set(this.fillHeatOf(j, stageRow) - this.input.heat[j]);
+    stageRow.begin(j, 2 * this.n);
+    stageRow.scale = 1 / (this.fed * HEAT_SCALE);
+    stageRow.sum = -this.input.heat[j];
+    this.addHeatOf(j, stageRow);
+    stageRow.end();
   }
 
   /**
-   * Heat that a stage gives away more than it gets, W, its slopes into a row: what leaves less what arrives, feeds and handles included, the fixed
+   * Adds the heat that a stage gives away more than it gets, W, to a row: what leaves less what arrives, feeds and handles included, the fixed
    * heat of the stage not.
    */
-  fillHeatOf(j: number, row: EquationRow): number {
-    const { n, stages, piped, handles } = this;
-    let out = -this.feeds.heatOn(j);
-    if (!this.isTotalReboiler(j)) out += this.fillStreamHeat(j, 0, 1, row);
-    if (!this.isTotalCondenser(j)) out += this.fillStreamHeat(j, n, 1, row);
-    if (j > 0) out += this.fillStreamHeat(j - 1, 0, -1, row);
-    if (j < stages - 1) out += this.fillStreamHeat(j + 1, n, -1, row);
-    const heaters = this.heaters[j];
-    for (const heater of heaters) {
-      out -= this.handleValues[heater];
-      row.addBorder(heater, -1);
+  addHeatOf(j: number, row: EquationRow): void {
+    const { n, stages, piped, handles, feeds } = this;
+    feeds.takeHeat(j, row);
+    if (!this.isTotalReboiler(j)) this.addStreamHeat(j, 0, 1, row);
+    if (!this.isTotalCondenser(j)) this.addStreamHeat(j, n, 1, row);
+    if (j > 0) this.addStreamHeat(j - 1, 0, -1, row);
+    if (j < stages - 1) this.addStreamHeat(j + 1, n, -1, row);
+    for (const heater of this.heaters[j]) {
+      row.sum -= this.handleValues[heater];
+      row.values[row.atBorder(heater)] -= row.scale;
     }
     for (const loop of this.returns[j]) {
-      out -= piped[loop * (n + 1) + n];
-      row.addBorder(handles.length + loop * (n + 1) + n, -1);
+      row.sum -= piped[loop * (n + 1) + n];
+      row.values[row.atBorder(handles.length + loop * (n + 1) + n)] -= row.scale;
     }
-    this.feeds.addHeatSlopes(j, -1, row);
-    return out;
   }
 
   /**
    * Enthalpy flow of a stage's liquid (`first` 0) or vapour (`first` n), W, times a sign. Leaving (sign 1) all of it counts, arriving (−1) what draws
    * leave of it.
    */
-  private fillStreamHeat(j: number, first: number, sign: 1 | -1, row: EquationRow): number {
+  private addStreamHeat(j: number, first: number, sign: 1 | -1, row: EquationRow): void {
     const { n } = this;
+    const { values } = row;
     const isLiquid = first === 0;
     const of = isLiquid ? (j === 0 ? this.condensate : this.liquidOf[j]) : this.vapourOf[j];
+    const { enthalpy, dEnthalpyDN } = of;
+    const scale = sign * row.scale;
     const F = (isLiquid ? this.totalLiquid : this.totalVapour)[j];
     const D = sign > 0 ? 0 : (isLiquid ? this.liquidTaken : this.vapourTaken)[j];
-    const takers = (isLiquid ? this.liquidTakers : this.vapourTakers)[j];
-    const shared = sign > 0 ? 0 : this.sharedFlow(takers) / F;
+    const shared = sign > 0 ? 0 : (D - (isLiquid ? this.liquidFixed : this.vapourFixed)[j]) / F;
+    const at = row.at(j, first);
     for (let k = 0; k < n; k++)
-      row.add(j, first + k, sign * (of.dEnthalpyDN[k] - (D / F) * (of.dEnthalpyDN[k] - of.enthalpy) - shared * of.enthalpy));
+      values[at + k] += scale * (dEnthalpyDN[k] - (D / F) * (dEnthalpyDN[k] - enthalpy) - shared * enthalpy);
+    const byTemperature = scale * (F - D) * of.dEnthalpyDT;
     const isFixed = isLiquid && this.isTotalCondenser(j) && this.input.subcooling?.by === 'temperature';
-    if (!isFixed) row.add(j, 2 * n, sign * (F - D) * of.dEnthalpyDT);
+    if (!isFixed) values[row.at(j, 2 * n)] += byTemperature;
     if (isLiquid && this.isTotalCondenser(j) && this.subcoolingHandle >= 0)
-      row.addBorder(this.subcoolingHandle, -sign * (F - D) * of.dEnthalpyDT);
-    if (this.pressureHandle >= 0) row.addBorder(this.pressureHandle, sign * (F - D) * of.dEnthalpyDP);
-    if (sign < 0) for (const taker of takers) row.addBorder(taker, this.isShared(taker) ? F * of.enthalpy : of.enthalpy);
-    return sign * (F - D) * of.enthalpy;
+      values[row.atBorder(this.subcoolingHandle)] -= byTemperature;
+    if (this.pressureHandle >= 0) values[row.atBorder(this.pressureHandle)] += scale * (F - D) * of.dEnthalpyDP;
+    row.sum += sign * (F - D) * enthalpy;
+    if (sign > 0) return;
+    const takers = (isLiquid ? this.liquidTakers : this.vapourTakers)[j];
+    for (const taker of takers) values[row.atBorder(taker)] += row.scale * (this.isShared(taker) ? F * enthalpy : enthalpy);
   }
 
   /** What is in the pipe of a pump-around. */
   private fillPipe(loop: number): void {
     const { n, input, handles, liquid, piped, borderRow, handleValues } = this;
+    const { values } = borderRow;
     const j = input.pumpArounds[loop].from - 1;
-    const handle = handles.findIndex((h) => h.kind === 'pump-around-flow' && h.loop === loop);
+    const handle = this.pumps[loop];
     const W = handleValues[handle];
     const L = this.totalLiquid[j];
     const first = handles.length + loop * (n + 1);
+    const byFlow = 1 / this.fed;
     for (let i = 0; i < n; i++) {
       const x = liquid[j * n + i] / L;
-      borderRow.begin(first + i, 1 / this.fed);
-      borderRow.addBorder(first + i, 1);
-      borderRow.addBorder(handle, -x);
-      for (let k = 0; k < n; k++) borderRow.add(j, k, (-W * ((i === k ? 1 : 0) - x)) / L);
-      borderRow.set(piped[loop * (n + 1) + i] - W * x);
+      borderRow.begin(first + i);
+      borderRow.scale = byFlow;
+      borderRow.sum = piped[loop * (n + 1) + i] - W * x;
+      values[borderRow.atBorder(first + i)] += byFlow;
+      values[borderRow.atBorder(handle)] -= byFlow * x;
+      const at = borderRow.at(j, 0);
+      for (let k = 0; k < n; k++) values[at + k] -= (byFlow * W * ((i === k ? 1 : 0) - x)) / L;
+      borderRow.end();
     }
     const of = j === 0 ? this.condensate : this.liquidOf[j];
-    borderRow.begin(first + n, 1 / (this.fed * HEAT_SCALE));
-    borderRow.addBorder(first + n, 1);
-    borderRow.addBorder(handle, -of.enthalpy);
-    for (let k = 0; k < n; k++) borderRow.add(j, k, (-W * (of.dEnthalpyDN[k] - of.enthalpy)) / L);
-    borderRow.add(j, 2 * n, -W * of.dEnthalpyDT);
-    if (this.pressureHandle >= 0) borderRow.addBorder(this.pressureHandle, -W * of.dEnthalpyDP);
-    borderRow.set(piped[loop * (n + 1) + n] - W * of.enthalpy);
+    const byHeat = 1 / (this.fed * HEAT_SCALE);
+    borderRow.begin(first + n);
+    borderRow.scale = byHeat;
+    borderRow.sum = piped[loop * (n + 1) + n] - W * of.enthalpy;
+    values[borderRow.atBorder(first + n)] += byHeat;
+    values[borderRow.atBorder(handle)] -= byHeat * of.enthalpy;
+    const at = borderRow.at(j, 0);
+    for (let k = 0; k < n; k++) values[at + k] -= (byHeat * W * (of.dEnthalpyDN[k] - of.enthalpy)) / L;
+    values[at + 2 * n] -= byHeat * W * of.dEnthalpyDT;
+    if (this.pressureHandle >= 0) values[borderRow.atBorder(this.pressureHandle)] -= byHeat * W * of.dEnthalpyDP;
+    borderRow.end();
   }
 
   /** Fills the pipes with what the profile gives. */
   fillPipes(): void {
-    const { n, input, handles, liquid, piped, handleValues } = this;
+    const { n, input, liquid, piped, handleValues } = this;
     input.pumpArounds.forEach(({ from }, loop) => {
       const j = from - 1;
-      const W = handleValues[handles.findIndex((h) => h.kind === 'pump-around-flow' && h.loop === loop)];
+      const W = handleValues[this.pumps[loop]];
       for (let i = 0; i < n; i++) piped[loop * (n + 1) + i] = (W * liquid[j * n + i]) / this.totalLiquid[j];
       piped[loop * (n + 1) + n] = W * (j === 0 ? this.condensate : this.liquidOf[j]).enthalpy;
     });
@@ -415,19 +462,11 @@ export class ColumnEquations implements ColumnState {
 
   /** Heat that has to be added to an end that has no handle for it, W: what its balance leaves open. */
   openDuty(j: number): number {
-    return this.fillHeatOf(j, NOWHERE) - this.input.heat[j];
+    this.spare.begin(0);
+    this.addHeatOf(j, this.spare);
+    return this.spare.sum - this.input.heat[j];
   }
 }
 
 /** Of everything fed: a component's balance is not closed finer than by this. */
 const LEAST_FED = 1e-6;
-
-function sumOf(places: readonly number[], values: Float64Array): number {
-  let sum = 0;
-  for (const place of places) sum += values[place];
-  return sum;
-}
-
-/** The larger; what is not a number is worse than anything, and stays. */
-const worse = (largest: number, error: number): number =>
-  Math.abs(error) <= largest || Number.isNaN(largest) ? largest : Math.abs(error);

@@ -18,6 +18,9 @@ export class FedStreams implements FedSums {
   /** mol/s of component i in feed f at [f·n + i], and W that it brings. */
   readonly flows: Float64Array;
   readonly heat: Float64Array;
+  /** mol/s of component i that feeds bring to stage j at [j·n + i], and W. */
+  readonly flowOn: Float64Array;
+  readonly heatOn: Float64Array;
   private readonly input: Omit<ColumnInput, 'targets'>;
   private readonly n: number;
   private readonly movers: readonly Mover[];
@@ -31,7 +34,7 @@ export class FedStreams implements FedSums {
   private readonly z: Float64Array;
 
   constructor(input: Omit<ColumnInput, 'targets'>, handles: readonly Handle[]) {
-    const { model, feeds } = input;
+    const { model, feeds, stages } = input;
     this.input = input;
     this.n = model.n;
     this.movers = handles.flatMap((handle, k): Mover[] =>
@@ -42,6 +45,8 @@ export class FedStreams implements FedSums {
     this.isFlashed = feeds.map((_, f) => this.movers.some(({ feed, handle }) => feed === f && handle.kind !== 'feed-flow'));
     this.flows = new Float64Array(feeds.length * this.n);
     this.heat = new Float64Array(feeds.length);
+    this.flowOn = new Float64Array(stages * this.n);
+    this.heatOn = new Float64Array(stages);
     this.flowSlopes = new Float64Array(this.movers.length * this.n);
     this.heatSlopes = new Float64Array(this.movers.length);
     this.work = makeFlashWork(this.n);
@@ -55,58 +60,49 @@ export class FedStreams implements FedSums {
 
   /** As the handles stand now. */
   update(handleValues: Float64Array): void {
-    const { input, n, movers } = this;
+    const { input, n, movers, moved, flowOn, heatOn } = this;
+    flowOn.fill(0);
+    heatOn.fill(0);
     for (let f = 0; f < input.feeds.length; f++) {
       const T = this.given(f, handleValues, -1, 0);
-      this.flows.set(this.moved, f * n);
+      const j = input.feeds[f].stage - 1;
+      this.flows.set(moved, f * n);
       this.heat[f] = this.heatOf(f, T);
+      for (let i = 0; i < n; i++) flowOn[j * n + i] += moved[i];
+      heatOn[j] += this.heat[f];
     }
     for (let m = 0; m < movers.length; m++) this.updateSlopes(m, handleValues);
   }
 
-  /** mol/s of component i that feeds bring to stage j. */
-  flowOn(j: number, i: number): number {
-    const { feeds } = this.input;
-    let flow = 0;
-    for (let f = 0; f < feeds.length; f++) if (feeds[f].stage === j + 1) flow += this.flows[f * this.n + i];
-    return flow;
+  /** Takes what feeds bring of component i to stage j off a row. */
+  takeFlow(j: number, i: number, row: EquationRow): void {
+    const { n, movers, flowSlopes } = this;
+    row.sum -= this.flowOn[j * n + i];
+    for (let m = 0; m < movers.length; m++)
+      if (this.input.feeds[movers[m].feed].stage === j + 1)
+        row.values[row.atBorder(movers[m].k)] -= row.scale * flowSlopes[m * n + i];
   }
 
-  /** W that feeds bring to stage j. */
-  heatOn(j: number): number {
-    const { feeds } = this.input;
-    let heat = 0;
-    for (let f = 0; f < feeds.length; f++) if (feeds[f].stage === j + 1) heat += this.heat[f];
-    return heat;
+  /** Takes the heat that feeds bring to stage j off a row. */
+  takeHeat(j: number, row: EquationRow): void {
+    const { movers, heatSlopes } = this;
+    row.sum -= this.heatOn[j];
+    for (let m = 0; m < movers.length; m++)
+      if (this.input.feeds[movers[m].feed].stage === j + 1) row.values[row.atBorder(movers[m].k)] -= row.scale * heatSlopes[m];
   }
 
-  /** Slopes of the flow of component i to stage j, times a factor. */
-  addFlowSlopes(j: number, i: number, factor: number, row: EquationRow): void {
-    for (let m = 0; m < this.movers.length; m++) {
-      const { k, feed } = this.movers[m];
-      if (this.input.feeds[feed].stage === j + 1) row.addBorder(k, factor * this.flowSlopes[m * this.n + i]);
-    }
-  }
-
-  addHeatSlopes(j: number, factor: number, row: EquationRow): void {
-    for (let m = 0; m < this.movers.length; m++) {
-      const { k, feed } = this.movers[m];
-      if (this.input.feeds[feed].stage === j + 1) row.addBorder(k, factor * this.heatSlopes[m]);
-    }
-  }
-
-  sum(place: Place & { at: 'feed' | 'feeds' }, weights: Float64Array, factor: number, row: EquationRow): number {
+  addSum(place: Place & { at: 'feed' | 'feeds' }, weights: Float64Array, row: EquationRow): void {
     const { n, input, flows, movers } = this;
-    const isCounted = (f: number): boolean => place.at === 'feeds' || place.feed === f;
-    let sum = 0;
-    for (let f = 0; f < input.feeds.length; f++) if (isCounted(f)) for (let i = 0; i < n; i++) sum += weights[i] * flows[f * n + i];
+    for (let f = 0; f < input.feeds.length; f++) {
+      if (place.at === 'feed' && place.feed !== f) continue;
+      for (let i = 0; i < n; i++) row.sum += weights[i] * flows[f * n + i];
+    }
     for (let m = 0; m < movers.length; m++) {
-      if (!isCounted(movers[m].feed)) continue;
+      if (place.at === 'feed' && place.feed !== movers[m].feed) continue;
       let slope = 0;
       for (let i = 0; i < n; i++) slope += weights[i] * this.flowSlopes[m * n + i];
-      row.addBorder(movers[m].k, factor * slope);
+      row.values[row.atBorder(movers[m].k)] += row.scale * slope;
     }
-    return sum;
   }
 
   /** The flows of feed f into `moved`, one handle (by its place among movers) moved by a step; its temperature, K. */

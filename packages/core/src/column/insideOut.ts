@@ -21,13 +21,15 @@ export const insideOut: Method = (column, targets) => {
   const finish = newton('whole steps', FINISH);
   const inner = new InnerLoop(column, targets);
   const kept = new Snapshot(column);
-  let report: MethodReport = { isSolved: false, iterations: 0, residual: column.evaluate(targets) };
+  column.evaluate(targets);
+  let report: MethodReport = { isSolved: false, iterations: 0, residual: column.error };
   let iterations = 0;
   for (let outer = 0; outer < MOST_OUTER && Number.isFinite(report.residual); outer++) {
     inner.fit();
     iterations += 1;
     if (!inner.solve()) break;
-    report = { isSolved: false, iterations, residual: column.evaluate(targets) };
+    column.evaluate(targets);
+    report = { isSolved: false, iterations, residual: column.error };
     const isPromising = report.residual < NEAR || (report.residual < FAR && outer % 4 === 3);
     if (!isPromising) continue;
     kept.keep();
@@ -191,7 +193,6 @@ class InnerLoop {
       sum += errors[k] * errors[k];
     });
     system.borderRows.fill(0);
-    system.corner.fill(0);
     for (let k = 0; k < handles.length; k++) {
       const error = column.targetError(targets[k], k);
       errors[factored.length + k] = error;
@@ -275,7 +276,7 @@ class InnerLoop {
   /** Heat that stage j gives away more than it gets, scaled, by the simple enthalpies. */
   private heatError(j: number): number {
     const { column, liquidPart, vapourPart } = this;
-    let out = -column.feeds.heatOn(j) - column.addedHeat(j) - column.pipedHeat(j);
+    let out = -column.feeds.heatOn[j] - column.addedHeat(j) - column.pipedHeat(j);
     if (!column.isTotalReboiler(j)) out += this.liquidHeat(j);
     if (!column.isTotalCondenser(j)) out += this.vapourHeat(j);
     if (j > 0) out -= (1 - liquidPart[j - 1]) * this.liquidHeat(j - 1);

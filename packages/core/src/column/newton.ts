@@ -15,11 +15,14 @@ export const newton =
 
 function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamped: boolean, most: number): MethodReport {
   const stepper = new NewtonStep(column);
-  let error = column.evaluate(targets);
+  column.evaluate(targets);
+  let { error } = column;
   for (let iteration = 1; iteration <= most; iteration++) {
     if (!(error < LOST) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
     stepper.keep();
-    const reached = isDamped ? halvedStep(column, targets, stepper, error) : wholeStep(column, targets, stepper);
+    if (isDamped) halvedStep(column, targets, stepper);
+    else wholeStep(column, targets, stepper);
+    const reached = column.error;
     // Where rounding is all that is left, a step no longer brings anything.
     const isStuck = !(reached < error) && error < CLOSED;
     if (isStuck || reached < FINEST)
@@ -29,20 +32,19 @@ function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamp
   return { isSolved: error < CLOSED, iterations: most, residual: error };
 }
 
-function wholeStep(column: ColumnEquations, targets: readonly Target[], stepper: NewtonStep): number {
-  stepper.step(1);
-  return column.evaluate(targets);
+function wholeStep(column: ColumnEquations, targets: readonly Target[], stepper: NewtonStep): void {
+  stepper.step();
+  column.evaluate(targets);
 }
 
 /** The longest of the step's halves that lessens the error enough; the shortest where none does. */
-function halvedStep(column: ColumnEquations, targets: readonly Target[], stepper: NewtonStep, error: number): number {
-  let reached = Infinity;
-  for (let halving = 0, share = 1; halving <= HALVINGS; halving++, share /= 2) {
-    stepper.step(share);
-    reached = column.evaluate(targets);
-    if (reached < error * (1 - SUFFICIENT * share)) break;
+function halvedStep(column: ColumnEquations, targets: readonly Target[], stepper: NewtonStep): void {
+  const { error } = column;
+  for (let halving = 0; halving <= HALVINGS; halving++) {
+    stepper.step(halving);
+    column.evaluate(targets);
+    if (column.error < error * (1 - SUFFICIENT * 0.5 ** halving)) return;
   }
-  return reached;
 }
 
 /** The unknowns before a step, and the step. */
@@ -76,8 +78,9 @@ export class NewtonStep {
     this.direction.set(column.system.solution);
   }
 
-  /** So much of the step; flows fall by no more than nine tenths, temperatures move no farther than a few stages of any column. */
-  step(share: number): void {
+  /** The step, halved so many times; flows fall by no more than nine tenths, temperatures move no farther than a few stages of any column. */
+  step(halvings = 0): void {
+    const share = 0.5 ** halvings;
     const { column, direction } = this;
     const { n, stages, system, handles, piped } = column;
     const most = MOST_GROWTH * column.fed;
@@ -95,7 +98,7 @@ export class NewtonStep {
     const border = stages * system.size;
     for (let k = 0; k < handles.length; k++) {
       if (column.isShared(k)) {
-        this.stepPart(k, share * direction[border + k]);
+        this.stepPart(k, share);
         continue;
       }
       let change = share * direction[border + k];
@@ -106,18 +109,20 @@ export class NewtonStep {
   }
 
   /** A handle that is moved as its part of the liquid of its stage: at most half-way to all of it. */
-  private stepPart(k: number, change: number): void {
-    const { column, liquid, handles } = this;
+  private stepPart(k: number, share: number): void {
+    const { column, liquid, handles, direction } = this;
     const handle = column.handles[k];
     if (handle.kind !== 'draw') return;
     const { n } = column;
     const first = (column.draws[handle.draw].stage - 1) * n;
-    let [before, now] = [0, 0];
+    let before = 0;
+    let now = 0;
     for (let i = first; i < first + n; i++) {
       before += liquid[i];
       now += column.liquid[i];
     }
     const part = handles[k] / before;
+    const change = share * direction[column.stages * column.system.size + k];
     column.handleValues[k] = now * Math.min(stepped(part, change), (1 + part) / 2);
   }
 }

@@ -10,7 +10,8 @@ import { newton, NewtonStep } from './newton.ts';
 export const pseudoTransient: Method = (column, targets) => {
   const stepper = new NewtonStep(column);
   const finish = newton('whole steps', FINISH);
-  let error = column.evaluate(targets);
+  column.evaluate(targets);
+  let { error } = column;
   let step = FIRST_STEP;
   let iterations = 0;
   while (iterations < MOST_STEPS) {
@@ -18,8 +19,9 @@ export const pseudoTransient: Method = (column, targets) => {
     addInertia(column, 1 / step);
     if (!Number.isFinite(error) || !column.system.solve()) return { isSolved: false, iterations, residual: error };
     stepper.keep();
-    stepper.step(1);
-    const reached = column.evaluate(targets);
+    stepper.step();
+    column.evaluate(targets);
+    const reached = column.error;
     step *= Math.max(SHRINKS, Math.min(GROWS, error / reached));
     error = reached;
     if (error < NEAR || step > LONG) {
@@ -41,7 +43,7 @@ function addInertia(column: ColumnEquations, rate: number): void {
     const isDrop = column.isTotalReboiler(j);
     const [flows, total, first] = isDrop ? [vapour, totalVapour[j], n] : [liquid, totalLiquid[j], 0];
     for (let i = 0; i < n; i++) {
-      const at = (j * size + i) * width + first;
+      const at = (j * size + i) * width + size + first;
       const weight = (balanceScale[i] * rate * fed) / total;
       const x = flows[j * n + i] / total;
       for (let k = 0; k < n; k++) rows[at + k] -= weight * x;

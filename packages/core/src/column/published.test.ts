@@ -108,9 +108,9 @@ describe('compositions and temperatures of the first sweep: propane, butane, pen
   const plain = constantK([1, 1, 1]);
   const model: ThermoModel = {
     ...plain,
-    evaluate(phase, at, P, x, out, wanted) {
-      plain.evaluate(phase, at, P, x, out, wanted);
-      for (let i = 0; i < 3 && phase === 'liquid'; i++) ({ value: out.lnPhi[i], slope: out.dLnPhiDT[i] } = lnK(i, at));
+    evaluate(phase, x, out, wanted) {
+      plain.evaluate(phase, x, out, wanted);
+      for (let i = 0; i < 3 && phase === 'liquid'; i++) ({ value: out.lnPhi[i], slope: out.dLnPhiDT[i] } = lnK(i, out.T));
     },
     firstLnK(at, _P, out) {
       for (let i = 0; i < 3; i++) out[i] = lnK(i, at).value;

@@ -15,11 +15,23 @@ import type { GivenProfile, Handle, Place, Target } from './types.ts';
 
 export type SweepKind = 'bubble points' | 'sum of rates';
 
-/** By how the column is built: an absorber's flows are what dissolves; the rest has bubble points. */
-export const usualSweeps = ({ handles, input }: ColumnEquations): SweepKind => {
-  const isWashed = input.top === 'none' && input.feeds.length > 1;
-  return !isWashed && handles.some((h) => h.kind === 'duty' || h.kind === 'draw') ? 'bubble points' : 'sum of rates';
+/**
+ * By how the column is built: an absorber's flows are what dissolves; what is condensed or boils has bubble points. With a reboiler and no condenser it is
+ * either: a washing oil comes in far from boiling, a liquid to be stripped near it.
+ */
+export const usualSweeps = (column: ColumnEquations): SweepKind => {
+  const { handles, input } = column;
+  if (!handles.some((h) => h.kind === 'duty' || h.kind === 'draw')) return 'sum of rates';
+  const isWashed = input.top === 'none' && input.feeds.length > 1 && (input.bottom === 'none' || farBelowBoiling(column));
+  return isWashed ? 'sum of rates' : 'bubble points';
 };
+
+/** Whether the uppermost feed comes in much colder than it boils. */
+function farBelowBoiling({ input, n }: ColumnEquations): boolean {
+  const uppermost = input.feeds.reduce((above, feed) => (feed.stage < above.stage ? feed : above));
+  const boils = bubbleTemperature(input.model, input.pressure[0], normalised(uppermost.flows), new Float64Array(n));
+  return boils.state !== 'solved' || uppermost.T < boils.value - FAR_BELOW;
+}
 
 /**
  * Fills temperatures, flows and handles.
@@ -33,7 +45,7 @@ export function startProfile(
   targets: readonly Target[] = column.input.targets,
 ): void {
   const ends = startFlows(column, targets);
-  const range = firstTemperatures(column, ends);
+  const range = firstTemperatures(column, ends, kind);
   const work = makeSweepWork(column);
   for (let sweep = 0; sweep < sweeps; sweep++) {
     setCompositions(column, sweep === 0, kind, work);
@@ -232,13 +244,13 @@ function takenNow({ input, handles, handleValues, draws, liquidTaken, vapourTake
   });
 }
 
-/** Between the saturation points of what is thought to go overhead and of the rest; in an absorber between the feeds. */
-function firstTemperatures(column: ColumnEquations, { split }: Ends): Range {
+/** Between the saturation points of what is thought to go overhead and of the rest; where flows are what dissolves, between the feeds. */
+function firstTemperatures(column: ColumnEquations, { split }: Ends, kind: SweepKind): Range {
   const { input, stages, T, n, fed } = column;
   const coolest = Math.min(...input.feeds.map((feed) => feed.T));
   const warmest = Math.max(...input.feeds.map((feed) => feed.T));
   let [low, high] = [coolest, warmest];
-  if (usualSweeps(column) === 'bubble points') {
+  if (kind === 'bubble points') {
     const [top, bottom] = [new Float64Array(n), new Float64Array(n)];
     for (let i = 0; i < n; i++) {
       top[i] = split[i] + TRACE * fed;
@@ -445,3 +457,5 @@ const GIVEN_SWEEPS = 3;
 /** K: a sweep that moves no temperature farther is the last. */
 const SETTLED = 0.5;
 const BEYOND = 40;
+/** K: a feed so much colder than it boils washes more than it is stripped; oils are some 150 K, reflux-like feeds at most 20 K (judged on such columns). */
+const FAR_BELOW = 60;

@@ -2,24 +2,27 @@
 import { bubblePressure, bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import type { TwoPhases } from '../equilibrium/index.ts';
 import { bottomsDraw, hasDistillateDraw, sameHandle } from './handles.ts';
-import { BorderRow, HEAT_SCALE, NOWHERE } from './rows.ts';
+import { BorderRow, HEAT_SCALE, spareRow } from './rows.ts';
 import type { EquationRow } from './rows.ts';
 import type { ColumnState, Handle, Place, Quantity, Target, WeightedSum } from './types.ts';
 
-/** Part of a stream that leaves a stage: all of it, what one handle takes of it, or what all of them leave of it. */
+/** Part of a stream that leaves a stage: all of it, what a handle takes of it, or what all of them leave of it. */
 interface Part {
   stage: number; // from 0
   isLiquid: boolean;
-  share: { of: 'all' } | { of: 'handle'; k: number } | { of: 'rest'; takers: number[] };
+  share: { of: 'all' } | { of: 'handle' | 'rest'; takers: number[] };
 }
 
 export class TargetEquations {
   private readonly column: ColumnState;
   private readonly row: BorderRow;
+  private readonly counted: BorderRow;
   private readonly phases: TwoPhases;
   private readonly z: Float64Array;
   private readonly other: Float64Array;
   private readonly weights: Float64Array;
+  private readonly odds: Odds = { ratio: 0, log: 0, slope: 0 };
+  private readonly wantedOdds: Odds = { ratio: 0, log: 0, slope: 0 };
   /** By handle and by place, once asked: comparing handles makes strings, which no step of Newton's should. */
   private readonly places = new WeakMap<Handle, number>();
   private readonly condenserDuty: Handle = { kind: 'duty', stage: 1 };
@@ -32,31 +35,36 @@ export class TargetEquations {
     this.reboilerDuty = { kind: 'duty', stage: column.stages };
     this.pumpAroundDuties = column.input.pumpArounds.map((_, loop) => ({ kind: 'pump-around-duty', loop }));
     this.row = new BorderRow(column.system);
+    this.counted = spareRow(column.system);
     this.phases = makeTwoPhases(column.n);
     this.z = new Float64Array(column.n);
     this.other = new Float64Array(column.n);
     this.weights = new Float64Array(column.n);
   }
 
-  fill({ quantity, value }: Target, k: number): void {
+  fill(target: Target, k: number): void {
     const { column, row } = this;
+    const { quantity, value } = target;
     switch (quantity.kind) {
       case 'ratio':
-        this.fillRatio(quantity.over, quantity.under, value, k);
+        if (quantity.under === null) this.fillAmount(quantity.over, target, k);
+        else this.fillRatio(quantity.over, quantity.under, target, k);
         return;
       case 'temperature':
-        row.begin(k, PER_KELVIN);
-        row.add(quantity.stage - 1, 2 * column.n, 1);
-        row.set(column.T[quantity.stage - 1] - value);
+        row.begin(k);
+        row.scale = PER_KELVIN;
+        row.sum = column.T[quantity.stage - 1] - value;
+        row.values[row.at(quantity.stage - 1, 2 * column.n)] += PER_KELVIN;
+        row.end();
         return;
       case 'duty': {
         const handle = this.placeOf(quantity.of === 'condenser' ? this.condenserDuty : this.reboilerDuty);
-        if (handle >= 0) this.fillHandle(handle, value, k);
-        else this.fillOpenDuty(quantity.of === 'condenser' ? 0 : column.stages - 1, value, k);
+        if (handle >= 0) this.fillHandle(handle, target, k);
+        else this.fillOpenDuty(quantity.of === 'condenser' ? 0 : column.stages - 1, target, k);
         return;
       }
       case 'handle':
-        this.fillHandle(this.placeOf(quantity.handle), value, k);
+        this.fillHandle(this.placeOf(quantity.handle), target, k);
         return;
       case 'saturation':
         this.fillSaturation(quantity.place, quantity.of, value, quantity.P, k);
@@ -75,8 +83,11 @@ export class TargetEquations {
     const { column } = this;
     switch (quantity.kind) {
       case 'ratio': {
-        const over = this.sum(quantity.over.place, quantity.over.weights, 0, NOWHERE);
-        return quantity.under === null ? over : over / this.sum(quantity.under.place, quantity.under.weights, 0, NOWHERE);
+        this.count(quantity.over.place, quantity.over.weights);
+        const over = this.counted.sum;
+        if (quantity.under === null) return over;
+        this.count(quantity.under.place, quantity.under.weights);
+        return over / this.counted.sum;
       }
       case 'temperature':
         return column.T[quantity.stage - 1];
@@ -109,58 +120,92 @@ export class TargetEquations {
     return place;
   }
 
+  private fillAmount({ place, weights }: WeightedSum, { value }: Target, k: number): void {
+    const { row } = this;
+    let heaviest = 0;
+    for (const weight of weights) heaviest = Math.max(heaviest, Math.abs(weight));
+    row.begin(k);
+    row.scale = 1 / Math.max(Math.abs(value), 1e-6 * this.column.fed * heaviest);
+    row.sum = -value;
+    this.addSum(place, weights, row);
+    row.end();
+  }
+
   /**
    * What is above over what is below, less its value; shares by the logarithm of their odds, in which a column's ends are nearly straight in what
    * moves them (Skogestad & Morari, Chem. Eng. Sci. 43 (1988) 33). As a ratio it is not met by a product that is nothing.
    */
-  private fillRatio(over: WeightedSum, under: WeightedSum | null, value: number, k: number): void {
-    const { row } = this;
-    if (under === null) {
-      row.begin(k, 1 / Math.max(Math.abs(value), 1e-6 * this.column.fed * largest(over.weights)));
-      row.set(this.sum(over.place, over.weights, 1, row) - value);
-      return;
-    }
-    const whole = this.sum(under.place, under.weights, 0, NOWHERE);
-    const ratio = this.sum(over.place, over.weights, 0, NOWHERE) / whole;
+  private fillRatio(over: WeightedSum, under: WeightedSum, { value }: Target, k: number): void {
+    const { row, counted, odds, wantedOdds } = this;
+    this.count(under.place, under.weights);
+    const whole = counted.sum;
+    this.count(over.place, over.weights);
+    const ratio = counted.sum / whole;
     const isShare = value > 0 && value < 1 && (under.place.at === 'feeds' || under.place.at === over.place.at);
     const size = Math.max(Math.abs(value), LEAST_PART);
-    const slope = isShare ? oddsSlope(ratio) : 1 / size;
-    row.begin(k, 1);
-    this.sum(over.place, over.weights, slope / whole, row);
-    this.sum(under.place, under.weights, (-slope * ratio) / whole, row);
-    row.set(isShare ? logOdds(ratio) - logOdds(value) : (ratio - value) / size);
+    odds.ratio = ratio;
+    fillOdds(odds);
+    wantedOdds.ratio = value;
+    fillOdds(wantedOdds);
+    const slope = isShare ? odds.slope : 1 / size;
+    row.begin(k);
+    row.scale = slope / whole;
+    this.addSum(over.place, over.weights, row);
+    row.scale = (-slope * ratio) / whole;
+    this.addSum(under.place, under.weights, row);
+    row.scale = 1;
+    row.sum = isShare ? odds.log - wantedOdds.log : (ratio - value) / size;
+    row.end();
   }
 
   /** The duty of an end that has no handle for it: what its balance of heat leaves open. */
-  private fillOpenDuty(stage: number, value: number, k: number): void {
+  private fillOpenDuty(stage: number, { value }: Target, k: number): void {
     const { column, row } = this;
-    row.begin(k, 1 / Math.max(Math.abs(value), 1e-3 * column.fed * HEAT_SCALE));
-    row.set(column.fillHeatOf(stage, row) - column.input.heat[stage] - value);
+    row.begin(k);
+    row.scale = 1 / Math.max(Math.abs(value), 1e-3 * column.fed * HEAT_SCALE);
+    row.sum = -column.input.heat[stage] - value;
+    column.addHeatOf(stage, row);
+    row.end();
   }
 
-  private fillHandle(handle: number, value: number, k: number): void {
+  private fillHandle(handle: number, { value }: Target, k: number): void {
     const { row, column } = this;
-    const least: Record<Handle['kind'], number> = {
-      draw: 1e-6 * column.fed,
-      'pump-around-flow': 1e-6 * column.fed,
-      duty: 1e-3 * column.fed * HEAT_SCALE,
-      'pump-around-duty': 1e-3 * column.fed * HEAT_SCALE,
-      'feed-heat': 1e-3 * column.fed * HEAT_SCALE,
-      'feed-flow': 1,
-      'feed-component': 1e-6 * column.fed,
-      'feed-temperature': 1 / PER_KELVIN,
-      pressure: 1e5,
-      subcooling: 1 / PER_KELVIN,
-    };
-    row.begin(k, 1 / Math.max(Math.abs(value), least[column.handles[handle].kind]));
+    const { values } = row;
     const h = column.handles[handle];
+    const scale = 1 / Math.max(Math.abs(value), this.leastOf(h.kind));
+    row.begin(k);
+    row.scale = scale;
+    row.sum = column.handleValues[handle] - value;
     if (column.isShared(handle) && h.kind === 'draw') {
       const j = column.draws[h.draw].stage - 1;
       const L = column.totalLiquid[j];
-      row.addBorder(handle, L);
-      for (let i = 0; i < column.n; i++) row.add(j, i, column.handleValues[handle] / L);
-    } else row.addBorder(handle, 1);
-    row.set(column.handleValues[handle] - value);
+      values[row.atBorder(handle)] += scale * L;
+      const at = row.at(j, 0);
+      for (let i = 0; i < column.n; i++) values[at + i] += (scale * column.handleValues[handle]) / L;
+    } else values[row.atBorder(handle)] += scale;
+    row.end();
+  }
+
+  /** Against no less than this a handle's error is measured, in its unit. */
+  private leastOf(kind: Handle['kind']): number {
+    const { fed } = this.column;
+    switch (kind) {
+      case 'draw':
+      case 'pump-around-flow':
+      case 'feed-component':
+        return 1e-6 * fed;
+      case 'duty':
+      case 'pump-around-duty':
+      case 'feed-heat':
+        return 1e-3 * fed * HEAT_SCALE;
+      case 'feed-flow':
+        return 1;
+      case 'feed-temperature':
+      case 'subcooling':
+        return 1 / PER_KELVIN;
+      case 'pressure':
+        return 1e5;
+    }
   }
 
   /**
@@ -188,9 +233,11 @@ export class TargetEquations {
       for (let i = 0; i < n; i++) bySlopes += other[i] * slopes[i * n + c];
       weights[c] = (Math.exp(sign * phases.lnK[c] - logSum) + bySlopes - 1) / F;
     }
-    row.begin(k, 1);
-    this.sum(place, weights, 1, row);
-    row.set(logSum);
+    row.begin(k);
+    row.scale = 1;
+    this.addSum(place, weights, row);
+    row.sum = logSum;
+    row.end();
   }
 
   /** The other phase from the K-values as they stand; ln of the sum. */
@@ -209,12 +256,15 @@ export class TargetEquations {
     const first = handles.length + loop * (n + 1);
     const duty = this.placeOf(this.pumpAroundDuties[loop]);
     const flow = this.fillPiped(loop);
-    column.input.model.evaluate('liquid', T, this.returnPressure(loop), this.z, phases.liquid, 'all');
-    row.begin(k, 1 / (column.fed * HEAT_SCALE));
-    for (let i = 0; i < n; i++) row.addBorder(first + i, phases.liquid.dEnthalpyDN[i]);
-    row.addBorder(first + n, -1);
-    row.addBorder(duty, -1);
-    row.set(flow * phases.liquid.enthalpy - piped[loop * (n + 1) + n] - handleValues[duty]);
+    column.input.model.evaluate('liquid', this.z, phases.liquid.at(T, this.returnPressure(loop)), 'all');
+    const scale = 1 / (column.fed * HEAT_SCALE);
+    row.begin(k);
+    row.scale = scale;
+    row.sum = flow * phases.liquid.enthalpy - piped[loop * (n + 1) + n] - handleValues[duty];
+    for (let i = 0; i < n; i++) row.values[row.atBorder(first + i)] += scale * phases.liquid.dEnthalpyDN[i];
+    row.values[row.atBorder(first + n)] -= scale;
+    row.values[row.atBorder(duty)] -= scale;
+    row.end();
   }
 
   private returnTemperature(loop: number): number {
@@ -224,7 +274,7 @@ export class TargetEquations {
     const wanted = (piped[loop * (n + 1) + n] + handleValues[this.placeOf(this.pumpAroundDuties[loop])]) / flow;
     let T = column.T[input.pumpArounds[loop].from - 1];
     for (let step = 0; step < RENEWALS; step++) {
-      input.model.evaluate('liquid', T, this.returnPressure(loop), this.z, phases.liquid, 'all');
+      input.model.evaluate('liquid', this.z, phases.liquid.at(T, this.returnPressure(loop)), 'all');
       const change = (wanted - phases.liquid.enthalpy) / phases.liquid.dEnthalpyDT;
       T += Math.max(-50, Math.min(50, change));
       if (Math.abs(change) < 1e-9) return T;
@@ -253,49 +303,52 @@ export class TargetEquations {
     for (let i = 0; i < column.n; i++) {
       weights.fill(0);
       weights[i] = 1;
-      F += z[i] = this.sum(place, weights, 0, NOWHERE);
+      this.count(place, weights);
+      F += z[i] = this.counted.sum;
     }
     for (let i = 0; i < column.n; i++) z[i] /= F;
     return F;
   }
 
-  /** Σ wᵢ fᵢ at a place; its slopes times a factor into a row. */
-  private sum(place: Place, weights: Float64Array, factor: number, row: EquationRow): number {
-    if (place.at === 'feed' || place.at === 'feeds') return this.column.feeds.sum(place, weights, factor, row);
-    let sum = 0;
-    for (const part of this.partsOf(place)) sum += this.sumPart(part, weights, factor, row);
-    return sum;
+  /** Σ wᵢ fᵢ at a place into `counted`. */
+  private count(place: Place, weights: Float64Array): void {
+    this.counted.begin(0);
+    this.addSum(place, weights, this.counted);
   }
 
-  private sumPart({ stage, isLiquid, share }: Part, weights: Float64Array, factor: number, row: EquationRow): number {
-    const { n, handleValues } = this.column;
-    const flows = isLiquid ? this.column.liquid : this.column.vapour;
-    const F = (isLiquid ? this.column.totalLiquid : this.column.totalVapour)[stage];
+  /** Adds Σ wᵢ fᵢ at a place to a row. */
+  private addSum(place: Place, weights: Float64Array, row: EquationRow): void {
+    if (place.at === 'feed' || place.at === 'feeds') {
+      this.column.feeds.addSum(place, weights, row);
+      return;
+    }
+    for (const part of this.partsOf(place)) this.addPart(part, weights, row);
+  }
+
+  /** What a handle takes of a stream changes with its flow, unless it is moved as a part of it. */
+  private addPart({ stage, isLiquid, share }: Part, weights: Float64Array, row: EquationRow): void {
+    const { column } = this;
+    const { n, handleValues } = column;
+    const { values, scale } = row;
+    const flows = isLiquid ? column.liquid : column.vapour;
+    const F = (isLiquid ? column.totalLiquid : column.totalVapour)[stage];
     let all = 0;
     for (let i = 0; i < n; i++) all += weights[i] * flows[stage * n + i];
     const mean = all / F;
-    let part = 1;
+    const isTaken = share.of === 'handle';
+    let part = isTaken ? 0 : 1;
     let byFlow = 0; // how the part changes with the stream's flow, times that
-    if (share.of === 'handle') {
-      part = handleValues[share.k] / F;
-      byFlow = this.addShare(share.k, part, factor * mean, F, row);
-    } else if (share.of === 'rest') {
+    if (share.of !== 'all')
       for (const k of share.takers) {
-        const taken = handleValues[k] / F;
-        part -= taken;
-        byFlow -= this.addShare(k, taken, -factor * mean, F, row);
+        const isShared = column.isShared(k);
+        const taken = isTaken ? handleValues[k] / F : -handleValues[k] / F;
+        part += taken;
+        if (!isShared) byFlow += taken;
+        values[row.atBorder(k)] += (isTaken ? scale : -scale) * mean * (isShared ? F : 1);
       }
-    }
-    const first = isLiquid ? 0 : n;
-    for (let i = 0; i < n; i++) row.add(stage, first + i, factor * (part * weights[i] - byFlow * mean));
-    return part * all;
-  }
-
-  /** Slope of what a handle takes in the handle; what it takes of a stream changes with its flow unless it is moved as a part. */
-  private addShare(k: number, part: number, slope: number, F: number, row: EquationRow): number {
-    const isShared = this.column.isShared(k);
-    row.addBorder(k, isShared ? slope * F : slope);
-    return isShared ? 0 : part;
+    const at = row.at(stage, isLiquid ? 0 : n);
+    for (let i = 0; i < n; i++) values[at + i] += scale * (part * weights[i] - byFlow * mean);
+    row.sum += part * all;
   }
 
   private partsOf(place: Place): Part[] {
@@ -313,7 +366,7 @@ export class TargetEquations {
       return {
         stage: (from?.stage ?? loop?.from ?? 1) - 1,
         isLiquid: from?.phase !== 'vapour',
-        share: { of: 'handle', k: this.placeOf(handle) },
+        share: { of: 'handle', takers: [this.placeOf(handle)] },
       };
     };
     const rest = (stage: number, isLiquid: boolean): Part => ({
@@ -354,14 +407,22 @@ export class TargetEquations {
   }
 }
 
-/** ln(r/(1 − r)) with both shares counted a little too large, so that rounding does not show; straight on where a share is below nothing. */
-const logOdds = (ratio: number): number => logShare(ratio) - logShare(1 - ratio);
+/** ln(r/(1 − r)) and its slope in r. */
+interface Odds {
+  ratio: number;
+  log: number;
+  slope: number;
+}
 
-const logShare = (share: number): number => (share > 0 ? Math.log(share + LITTLE) : Math.log(LITTLE) + share / LITTLE);
-
-const oddsSlope = (ratio: number): number => 1 / (Math.max(ratio, 0) + LITTLE) + 1 / (Math.max(1 - ratio, 0) + LITTLE);
-
-const largest = (weights: Float64Array): number => weights.reduce((a, b) => Math.max(a, Math.abs(b)), 0);
+/** Both shares are counted a little too large, so that rounding does not show; straight on where one is below nothing. */
+function fillOdds(odds: Odds): void {
+  const share = odds.ratio;
+  const rest = 1 - share;
+  const above = share > 0 ? Math.log(share + LITTLE) : Math.log(LITTLE) + share / LITTLE;
+  const below = rest > 0 ? Math.log(rest + LITTLE) : Math.log(LITTLE) + rest / LITTLE;
+  odds.log = above - below;
+  odds.slope = 1 / (Math.max(share, 0) + LITTLE) + 1 / (Math.max(rest, 0) + LITTLE);
+}
 
 const PER_KELVIN = 1e-2;
 const LEAST_PART = 1e-9;

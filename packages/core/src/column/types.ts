@@ -183,9 +183,9 @@ export interface GivenProfile {
   x: Float64Array | null;
 }
 
-/** Σ wᵢ fᵢ over one feed or all of them as handles move them; its slopes times a factor into a row. */
+/** Adds Σ wᵢ fᵢ over one feed or all of them as handles move them to a row. */
 export interface FedSums {
-  sum: (place: Place & { at: 'feed' | 'feeds' }, weights: Float64Array, factor: number, row: EquationRow) => number;
+  addSum: (place: Place & { at: 'feed' | 'feeds' }, weights: Float64Array, row: EquationRow) => void;
 }
 
 /** A column while it is being solved, as its targets see it. */
@@ -219,8 +219,8 @@ export interface ColumnState extends ColumnProfile {
   isShared: (k: number) => boolean;
   isTotalCondenser: (j: number) => boolean;
   isTotalReboiler: (j: number) => boolean;
-  /** Heat that a stage gives away more than it gets, W, its fixed heat not counted; slopes into a row. */
-  fillHeatOf: (j: number, row: EquationRow) => number;
+  /** Adds the heat that a stage gives away more than it gets, W, its fixed heat not counted, to a row. */
+  addHeatOf: (j: number, row: EquationRow) => void;
   /** Heat that has to be added to stage j, W: what its balance leaves open. */
   openDuty: (j: number) => number;
 }

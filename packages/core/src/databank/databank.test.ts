@@ -221,9 +221,9 @@ const checks: { title: string; limit: number; value: (c: ComponentRecord) => num
     value: (c) => {
       const T = Math.min(Math.max(298.15, c.liquidHeatCapacity.Tmin), c.liquidHeatCapacity.Tmax);
       if (T < 200) return undefined; // cryogenic liquids hold what their gas does not yet
-      liquidHeatCapacity(c, T, out);
+      liquidHeatCapacity(c, out.at(T));
       const liquid = out.value;
-      idealGasEnthalpy(c, T, out);
+      idealGasEnthalpy(c, out.at(T));
       return liquid / out.dT - 1.68;
     },
     // hydrogen bonds, dimers (nitrogen dioxide), a range that ends near the critical point
@@ -262,18 +262,18 @@ const ASSOCIATING = [
 ];
 
 function pressure(c: ComponentRecord, T: number): number {
-  lnVapourPressure(c, T, out);
+  lnVapourPressure(c, out.at(T));
   return Math.exp(out.value);
 }
 
 function heatAt(c: ComponentRecord, T: number): number {
-  heatOfVaporisation(c, T, out);
+  heatOfVaporisation(c, out.at(T));
   return out.value;
 }
 
 /** T (dP/dT) (V_vapour − V_liquid), J/mol. */
 function clapeyron(c: ComponentRecord, T: number): number {
-  lnVapourPressure(c, T, out);
+  lnVapourPressure(c, out.at(T));
   const [slope, P] = [out.dT, Math.exp(out.value)];
   const Z = (phase: 'liquid' | 'vapour') => compressibility(c, T, P, phase);
   return slope * R * T * T * (Z('vapour') - Z('liquid'));
@@ -292,7 +292,7 @@ function* transportFaults(c: ComponentRecord): Generator<string> {
     const k = c[property] as Correlation | null; // the keys of BOUNDS are correlations
     if (k === null) continue;
     for (let share = 0; share <= 1; share += 0.125) {
-      correlate(k, k.Tmin + share * (k.Tmax - k.Tmin), out);
+      correlate(k, out.at(k.Tmin + share * (k.Tmax - k.Tmin)));
       if (!(out.value > low && out.value < high)) yield property;
     }
   }
@@ -311,10 +311,10 @@ describe('every record', () => {
       let [before, volume] = [-Infinity, 0];
       for (let share = 0.42; share < 0.999; share += 0.02) {
         const T = share * c.criticalTemperature.value;
-        lnVapourPressure(c, T, out);
+        lnVapourPressure(c, out.at(T));
         expect(out.value, c.name).toBeGreaterThan(before);
         before = out.value;
-        liquidVolume(c, T, out);
+        liquidVolume(c, out.at(T));
         expect(out.value, c.name).toBeGreaterThanOrEqual(volume);
         volume = out.value;
       }

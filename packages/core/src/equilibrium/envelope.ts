@@ -8,7 +8,7 @@
  */
 import { factorDense, outOfReach, passOn, solved, solveDense } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { dewTemperature } from './dew.ts';
 
@@ -92,8 +92,8 @@ class Continuation {
     this.F = new Float64Array(size);
     this.pivots = new Int32Array(size);
     this.incipient = new Float64Array(model.n);
-    this.ofFeed = makePhaseProperties(model.n);
-    this.ofIncipient = makePhaseProperties(model.n);
+    this.ofFeed = new PhaseProperties(model.n);
+    this.ofIncipient = new PhaseProperties(model.n);
   }
 
   point(): EnvelopePoint {
@@ -198,8 +198,8 @@ class Continuation {
     let sum = 0;
     for (let i = 0; i < n; i++) sum += incipient[i] = z[i] * Math.exp(X[i]);
     for (let i = 0; i < n; i++) incipient[i] /= sum;
-    model.evaluate(feed, T, P, z, ofFeed, 'slopes');
-    model.evaluate(other, T, P, incipient, ofIncipient, 'slopes');
+    model.evaluate(feed, z, ofFeed.at(T, P), 'slopes');
+    model.evaluate(other, incipient, ofIncipient.at(T, P), 'slopes');
     J.fill(0);
     for (let i = 0; i < n; i++) {
       F[i] = X[i] + ofIncipient.lnPhi[i] - ofFeed.lnPhi[i];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
 import type { ComponentRecord } from '../databank/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import {
   components,
@@ -103,10 +103,10 @@ describe('flashes of random mixtures', () => {
         expect(back.beta).toBeCloseTo(beta, 6);
         if (phases.length === 1) return;
         two += 1;
-        const liquid = makePhaseProperties(n);
-        const vapour = makePhaseProperties(n);
-        model.evaluate('liquid', T, P, x, liquid, 'fugacity');
-        model.evaluate(phases[1], T, P, y, vapour, 'fugacity');
+        const liquid = new PhaseProperties(n);
+        const vapour = new PhaseProperties(n);
+        model.evaluate('liquid', x, liquid.at(T, P), 'fugacity');
+        model.evaluate(phases[1], y, vapour.at(T, P), 'fugacity');
         for (let i = 0; i < n; i++) expect(Math.abs(Math.log(y[i] / x[i]) + vapour.lnPhi[i] - liquid.lnPhi[i])).toBeLessThan(1e-9);
       }),
       { numRuns: 1000 },

@@ -10,8 +10,8 @@
  */
 import { factorCholesky, outOfReach, solveCholesky, solved } from '../numerics/index.ts';
 import type { Outcome, Report } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
+import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { vapourShare } from './rachfordRice.ts';
 import { makeStabilityWork, trialPhase } from './stability.ts';
 import type { StabilityWork } from './stability.ts';
@@ -48,8 +48,8 @@ export function makeFlashWork(n: number): FlashWork {
   return {
     second: 'vapour',
     beta: 0,
-    liquid: makePhaseProperties(n),
-    vapour: makePhaseProperties(n),
+    liquid: new PhaseProperties(n),
+    vapour: new PhaseProperties(n),
     stability: makeStabilityWork(n),
     d: new Float64Array(n),
     lnK: new Float64Array(n),
@@ -142,7 +142,7 @@ function isCrowdedOut(model: ThermoModel, T: number, P: number, z: Float64Array,
   const { w: pure, trial } = w.stability;
   pure.fill(0);
   pure[j] = 1;
-  model.evaluate('liquid', T, P, pure, trial, 'fugacity');
+  model.evaluate('liquid', pure, trial.at(T, P), 'fugacity');
   const activity = Math.exp(w.d[j] - trial.lnPhi[j]);
   return activity > CROWDED_ACTIVITY && activity > CROWDED_COEFFICIENT * z[j];
 }
@@ -169,14 +169,14 @@ function startFrom(z: Float64Array, second: Float64Array, first: Float64Array, w
 
 /** dᵢ = ln zᵢ + ln φᵢ of the feed in whichever of the two phases has the lower Gibbs energy. */
 function feedReference(model: ThermoModel, T: number, P: number, z: Float64Array, w: FlashWork): Phase {
-  model.evaluate('liquid', T, P, z, w.liquid, 'fugacity');
-  model.evaluate('vapour', T, P, z, w.vapour, 'fugacity');
+  model.evaluate('liquid', z, w.liquid.at(T, P), 'fugacity');
+  model.evaluate('vapour', z, w.vapour.at(T, P), 'fugacity');
   const difference = dot(z, w.liquid.lnPhi) - dot(z, w.vapour.lnPhi);
   const lnPhi = difference <= 0 ? w.liquid.lnPhi : w.vapour.lnPhi;
   for (let i = 0; i < model.n; i++) w.d[i] = Math.log(z[i]) + lnPhi[i];
   if (difference !== 0) return difference < 0 ? 'liquid' : 'vapour';
   if (!model.hasOneEquation) return 'liquid';
-  model.evaluate('liquid', T, P, z, w.liquid, 'all');
+  model.evaluate('liquid', z, w.liquid.at(T, P), 'all');
   return kindOf(w.liquid, P);
 }
 
@@ -228,8 +228,8 @@ function settled(
   if (distance < 1e-9) return outOfReach({ code: 'phases-alike', T, P });
   if (beta <= EDGE || beta >= 1 - EDGE) return solved(single(feedPhase, z), report);
   w.beta = beta;
-  model.evaluate('liquid', T, P, w.x, w.liquid, 'all');
-  model.evaluate(w.second, T, P, w.y, w.vapour, 'all');
+  model.evaluate('liquid', w.x, w.liquid.at(T, P), 'all');
+  model.evaluate(w.second, w.y, w.vapour.at(T, P), 'all');
   const [x, y] = [Float64Array.from(w.x), Float64Array.from(w.y)];
   // One equation for both phases does not know which is which: the second is the wider one.
   const turned = w.liquid.volume > w.vapour.volume && (model.hasOneEquation || w.second === 'liquid');
@@ -283,8 +283,8 @@ function compositions(z: Float64Array, beta: number, w: FlashWork): void {
 }
 
 function evaluatePhases(model: ThermoModel, T: number, P: number, w: FlashWork, extent: 'fugacity' | 'slopes'): void {
-  model.evaluate('liquid', T, P, w.x, w.liquid, extent);
-  model.evaluate(w.second, T, P, w.y, w.vapour, extent);
+  model.evaluate('liquid', w.x, w.liquid.at(T, P), extent);
+  model.evaluate(w.second, w.y, w.vapour.at(T, P), extent);
 }
 
 /** Gibbs energy of the two phases over RT, without what depends on T and P alone. */

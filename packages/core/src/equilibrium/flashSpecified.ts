@@ -8,7 +8,7 @@
 import { bracketedRoot, outOfReach, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import { R } from '../properties/index.ts';
-import { makePhaseProperties, phaseEntropy } from '../thermo/index.ts';
+import { PhaseProperties, phaseEntropy } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { flashTP, makeFlashWork } from './flash.ts';
 import type { Flash, FlashWork } from './flash.ts';
@@ -115,8 +115,8 @@ function ofFlash(property: PhaseProperty, model: ThermoModel, T: number, P: numb
 
 /** Molar enthalpy of one phase, J/mol. */
 export function phaseEnthalpy(model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array): number {
-  const properties = makePhaseProperties(model.n);
-  model.evaluate(phase, T, P, x, properties, 'all');
+  const properties = new PhaseProperties(model.n);
+  model.evaluate(phase, x, properties.at(T, P), 'all');
   return properties.enthalpy;
 }
 

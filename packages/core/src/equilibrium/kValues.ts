@@ -1,5 +1,5 @@
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { Extent, PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
+import type { Extent, ThermoModel } from '../thermo/index.ts';
 
 /** Workspace for two phases in equilibrium. */
 export interface TwoPhases {
@@ -13,8 +13,8 @@ export interface TwoPhases {
 
 export function makeTwoPhases(n: number): TwoPhases {
   return {
-    liquid: makePhaseProperties(n),
-    vapour: makePhaseProperties(n),
+    liquid: new PhaseProperties(n),
+    vapour: new PhaseProperties(n),
     lnK: new Float64Array(n),
     dLnKDT: new Float64Array(n),
     logSum: 0,
@@ -31,8 +31,8 @@ export function evaluateK(
   w: TwoPhases,
   extent: Extent,
 ): void {
-  model.evaluate('liquid', T, P, x, w.liquid, extent);
-  model.evaluate('vapour', T, P, y, w.vapour, extent);
+  model.evaluate('liquid', x, w.liquid.at(T, P), extent);
+  model.evaluate('vapour', y, w.vapour.at(T, P), extent);
   for (let i = 0; i < model.n; i++) {
     w.lnK[i] = w.liquid.lnPhi[i] - w.vapour.lnPhi[i];
     w.dLnKDT[i] = w.liquid.dLnPhiDT[i] - w.vapour.dLnPhiDT[i];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { databankModel, databankRecord, published, raoult, solvedValue } from '../testing/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { bubbleTemperature, flashTP, phaseSplit } from './index.ts';
 
@@ -10,8 +10,8 @@ const kinds = (phases: readonly { kind: string }[]): string[] => phases.map((p) 
 /** Closes every balance, and has the same fugacity of every component in every phase. */
 function expectEquilibrium(model: ThermoModel, T: number, P: number, z: Float64Array, phases: ReturnType<typeof split>): void {
   const properties = phases.map(({ kind, x }) => {
-    const out = makePhaseProperties(model.n);
-    model.evaluate(kind, T, P, x, out, 'fugacity');
+    const out = new PhaseProperties(model.n);
+    model.evaluate(kind, x, out.at(T, P), 'fugacity');
     return out;
   });
   for (let i = 0; i < model.n; i++) {
@@ -99,8 +99,8 @@ describe('free water', () => {
     for (let i = 0; i < 5; i++)
       expect(vapour.share * vapour.x[i] + oil.share * oil.x[i] + water.share * water.x[i]).toBeCloseTo(z[i], 9);
     const fugacity = ({ kind, x }: { kind: 'liquid' | 'vapour'; x: Float64Array }): number => {
-      const out = makePhaseProperties(5);
-      model.evaluate(kind, 310, 5e5, x, out, 'fugacity');
+      const out = new PhaseProperties(5);
+      model.evaluate(kind, x, out.at(310, 5e5), 'fugacity');
       return Math.log(x[4]) + out.lnPhi[4];
     };
     expect(fugacity(vapour)).toBeCloseTo(fugacity(water), 9);

@@ -10,8 +10,8 @@
  */
 import { factorCholesky, outOfReach, passOn, solveCholesky, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
+import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { flashTP } from './flash.ts';
 import { vapourShare } from './rachfordRice.ts';
 import { makeStabilityWork, trialPhase } from './stability.ts';
@@ -76,8 +76,8 @@ interface Held extends SplitPhase {
 }
 
 function held(model: ThermoModel, T: number, P: number, kind: Phase, share: number, x: Float64Array): Held {
-  const properties = makePhaseProperties(model.n);
-  model.evaluate(kind, T, P, x, properties, 'fugacity');
+  const properties = new PhaseProperties(model.n);
+  model.evaluate(kind, x, properties.at(T, P), 'fugacity');
   return { kind, share, x: Float64Array.from(x), lnPhi: Float64Array.from(properties.lnPhi), properties };
 }
 
@@ -170,7 +170,7 @@ function converge(model: ThermoModel, T: number, P: number, z: Float64Array, sta
     error = 0;
     for (const [k, phase] of phases.entries()) {
       if (phase.only !== undefined) continue;
-      model.evaluate(phase.kind, T, P, phase.x, phase.properties, 'fugacity');
+      model.evaluate(phase.kind, phase.x, phase.properties.at(T, P), 'fugacity');
       for (let i = 0; i < n; i++) {
         if (z[i] === 0) continue;
         const step = phase.properties.lnPhi[i] - phase.lnPhi[i];

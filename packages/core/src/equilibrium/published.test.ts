@@ -11,7 +11,7 @@ import {
   solvedValue,
   withVapourPressure,
 } from '../testing/index.ts';
-import { gammaPhiModel, makePhaseProperties } from '../thermo/index.ts';
+import { gammaPhiModel, PhaseProperties } from '../thermo/index.ts';
 import type { ActivityModel, ThermoModel } from '../thermo/index.ts';
 import { binaryAzeotropes, bubblePressure, bubbleTemperature, dewPressure, dewTemperature, vapourShare } from './index.ts';
 import { makeStabilityWork, trialPhase } from './stability.ts';
@@ -71,8 +71,8 @@ describe('modified Raoult’s law', () => {
   const SOURCE = 'Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), Example 10.3';
   /** ln γ₁ = A x₂², ln γ₂ = A x₁², A = 2.771 − 0.00523 T. */
   const margules: ActivityModel = {
-    evaluate(T, x, out) {
-      const [A, dA] = [2.771 - 0.00523 * T, -0.00523];
+    evaluate(x, out) {
+      const [A, dA] = [2.771 - 0.00523 * out.T, -0.00523];
       out.lnGamma.set([A * x[1] * x[1], A * x[0] * x[0]]);
       out.dLnGammaDT.set([dA * x[1] * x[1], dA * x[0] * x[0]]);
       const curvature = -2 * A * x[0] * x[1]; // ∂ ln γ₁/∂n₂ · (−1): g = A x₁x₂
@@ -137,11 +137,11 @@ describe('group contribution', () => {
 
 /** φᵢ in the mixture over φᵢ of the pure liquid. */
 function activityCoefficients(model: ThermoModel, T: number, x: Float64Array): number[] {
-  const out = makePhaseProperties(model.n);
-  model.evaluate('liquid', T, 101325, x, out, 'fugacity');
+  const out = new PhaseProperties(model.n);
+  model.evaluate('liquid', x, out.at(T, 101325), 'fugacity');
   const mixed = Float64Array.from(out.lnPhi);
   return Array.from(x, (_, i) => {
-    model.evaluate('liquid', T, 101325, new Float64Array(model.n).fill(0).with(i, 1), out, 'fugacity');
+    model.evaluate('liquid', new Float64Array(model.n).fill(0).with(i, 1), out.at(T, 101325), 'fugacity');
     return Math.exp(mixed[i] - out.lnPhi[i]);
   });
 }
@@ -163,9 +163,9 @@ describe('the tangent plane', () => {
     ] as const) {
       const z = Float64Array.of(z1, 1 - z1);
       const [T, P] = [190, 40.53e5];
-      const feed = makePhaseProperties(2);
+      const feed = new PhaseProperties(2);
       const w = makeStabilityWork(2);
-      model.evaluate(z1 < 0.5 ? 'vapour' : 'liquid', T, P, z, feed, 'fugacity');
+      model.evaluate(z1 < 0.5 ? 'vapour' : 'liquid', z, feed.at(T, P), 'fugacity');
       w.W.set(z1 < 0.5 ? [1, 0.01] : [0.01, 1]);
       trialPhase(
         model,
@@ -182,10 +182,8 @@ describe('the tangent plane', () => {
       published(source, `distance D of it, feed ${z1}`, -Math.log(total), D, 0.00005);
       model.evaluate(
         'liquid',
-        T,
-        P,
         w.W.map((W) => W / total),
-        feed,
+        feed.at(T, P),
         'all',
       );
       published(source, `its volume, cm³/mol, feed ${z1}`, feed.volume * 1e6, volume, 0.005);

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest';
 import type { Outcome } from '../numerics/index.ts';
 import { randomMixtures } from '../testing/index.ts';
 import type { RandomMixture } from '../testing/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import {
   bubblePressure,
   bubbleTemperature,
@@ -61,8 +61,8 @@ function expectEquilibrium(tally: Tally, mixture: RandomMixture, { beta, phases,
   if (phases.length === 1) return;
   const { model, T, P, z } = mixture;
   const lnPhi = phases.map((phase, k) => {
-    const out = makePhaseProperties(model.n);
-    model.evaluate(phase, T, P, k === 0 ? x : y, out, 'fugacity');
+    const out = new PhaseProperties(model.n);
+    model.evaluate(phase, k === 0 ? x : y, out.at(T, P), 'fugacity');
     return out.lnPhi;
   });
   for (let i = 0; i < model.n; i++) {

@@ -6,8 +6,8 @@
  * Source: Michelsen, Fluid Phase Equil. 9 (1982) 1; Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 9.
  */
 import { factorDense, solveDense } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
+import type { Phase, ThermoModel } from '../thermo/index.ts';
 
 export interface StabilityWork {
   trial: PhaseProperties;
@@ -20,7 +20,7 @@ export interface StabilityWork {
 
 export function makeStabilityWork(n: number): StabilityWork {
   return {
-    trial: makePhaseProperties(n),
+    trial: new PhaseProperties(n),
     W: new Float64Array(n),
     w: new Float64Array(n),
     gradient: new Float64Array(n),
@@ -124,7 +124,7 @@ function evaluateTrial(
   let total = 0;
   for (let i = 0; i < model.n; i++) total += w.W[i];
   for (let i = 0; i < model.n; i++) w.w[i] = w.W[i] / total;
-  model.evaluate(phase, T, P, w.w, w.trial, extent);
+  model.evaluate(phase, w.w, w.trial.at(T, P), extent);
   return total;
 }
 

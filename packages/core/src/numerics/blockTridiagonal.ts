@@ -7,17 +7,15 @@ export class BlockTridiagonal {
   readonly blocks: number;
   readonly size: number;
   readonly border: number;
-  /** Length of a row of `rows`: diagonal block, block to the right, border, right side. */
+  /** Length of a row of `rows`: the block to the left, the diagonal block, the block to the right, border, right side. */
   readonly width: number;
-  /** [(block · size + row) · width + column]: the diagonal block's columns first, then the next block's, the border's, and the right side. */
+  /** [(block · size + row) · width + column]. */
   readonly rows: Float64Array;
-  /** [(block · size + row) · size + column]: the block to the left. */
-  readonly left: Float64Array;
-  /** [equation · (blocks · size) + unknown], the border's equations; overwritten by `solve`. */
+  /** Length of a row of `borderRows`: unknowns of all blocks, those of the border, right side. */
+  readonly borderWidth: number;
+  /** [equation · borderWidth + unknown], the border's equations; overwritten by `solve`. */
   readonly borderRows: Float64Array;
-  /** [equation · (border + 1) + handle], with the right side last. */
-  readonly corner: Float64Array;
-  /** [equation · border + handle]: what the border's equations depend on its unknowns by, all stages followed; of the last `solve`. */
+  /** [equation · border + unknown]: what the border's equations depend on its unknowns by, all blocks followed; of the last `solve`. */
   readonly schur: Float64Array;
   /** The solution: blocks in order, then the border. */
   readonly solution: Float64Array;
@@ -26,20 +24,17 @@ export class BlockTridiagonal {
     this.blocks = blocks;
     this.size = size;
     this.border = border;
-    this.width = 2 * size + border + 1;
+    this.width = 3 * size + border + 1;
     this.rows = new Float64Array(blocks * size * this.width);
-    this.left = new Float64Array(blocks * size * size);
-    this.borderRows = new Float64Array(border * blocks * size);
-    this.corner = new Float64Array(border * (border + 1));
+    this.borderWidth = blocks * size + border + 1;
+    this.borderRows = new Float64Array(border * this.borderWidth);
     this.schur = new Float64Array(border * border);
     this.solution = new Float64Array(blocks * size + border);
   }
 
   clear(): void {
     this.rows.fill(0);
-    this.left.fill(0);
     this.borderRows.fill(0);
-    this.corner.fill(0);
   }
 
   /** Solves into `solution`, allocating nothing; false when the matrix is singular to working precision. */
@@ -54,15 +49,15 @@ export class BlockTridiagonal {
 
   /** Takes the reduced block above, times the block to the left, from block j. */
   private takeLeft(j: number): void {
-    const { size, width, rows, left } = this;
+    const { size, width, rows } = this;
     for (let r = 0; r < size; r++) {
       const row = (j * size + r) * width;
       for (let q = 0; q < size; q++) {
-        const factor = left[(j * size + r) * size + q];
+        const factor = rows[row + q];
         if (factor === 0) continue;
         const above = ((j - 1) * size + q) * width;
-        for (let c = 0; c < size; c++) rows[row + c] -= factor * rows[above + size + c];
-        for (let c = 2 * size; c < width; c++) rows[row + c] -= factor * rows[above + c];
+        for (let c = size; c < 2 * size; c++) rows[row + c] -= factor * rows[above + size + c];
+        for (let c = 3 * size; c < width; c++) rows[row + c] -= factor * rows[above + c];
       }
     }
   }
@@ -72,20 +67,21 @@ export class BlockTridiagonal {
     const { size, width, rows } = this;
     const base = j * size * width;
     for (let k = 0; k < size; k++) {
+      const column = size + k;
       let pivot = k;
       for (let r = k + 1; r < size; r++)
-        if (Math.abs(rows[base + r * width + k]) > Math.abs(rows[base + pivot * width + k])) pivot = r;
-      const value = rows[base + pivot * width + k];
+        if (Math.abs(rows[base + r * width + column]) > Math.abs(rows[base + pivot * width + column])) pivot = r;
+      const value = rows[base + pivot * width + column];
       if (!(Math.abs(value) > 0)) return false;
-      if (pivot !== k) this.exchange(base + k * width, base + pivot * width, k);
+      if (pivot !== k) this.exchange(base + k * width, base + pivot * width, column);
       const row = base + k * width;
-      for (let c = k; c < width; c++) rows[row + c] /= value;
+      for (let c = column; c < width; c++) rows[row + c] /= value;
       for (let r = 0; r < size; r++) {
         if (r === k) continue;
         const other = base + r * width;
-        const factor = rows[other + k];
+        const factor = rows[other + column];
         if (factor === 0) continue;
-        for (let c = k; c < width; c++) rows[other + c] -= factor * rows[row + c];
+        for (let c = column; c < width; c++) rows[other + c] -= factor * rows[row + c];
       }
     }
     return true;
@@ -107,53 +103,58 @@ export class BlockTridiagonal {
       for (let r = 0; r < size; r++) {
         const row = (j * size + r) * width;
         for (let q = 0; q < size; q++) {
-          const factor = rows[row + size + q];
+          const factor = rows[row + 2 * size + q];
           if (factor === 0) continue;
           const below = ((j + 1) * size + q) * width;
-          for (let c = 2 * size; c < width; c++) rows[row + c] -= factor * rows[below + c];
+          for (let c = 3 * size; c < width; c++) rows[row + c] -= factor * rows[below + c];
         }
       }
     }
   }
 
   private solveBorder(): boolean {
-    const { blocks, size, border, width, rows, borderRows, corner, solution } = this;
+    const { blocks, size, border, width, rows, borderWidth, borderRows, schur, solution } = this;
     const unknowns = blocks * size;
-    for (let e = 0; e < border; e++)
+    for (let e = 0; e < border; e++) {
+      const row = e * borderWidth;
       for (let u = 0; u < unknowns; u++) {
-        const factor = borderRows[e * unknowns + u];
+        const factor = borderRows[row + u];
         if (factor === 0) continue;
-        for (let c = 0; c <= border; c++) corner[e * (border + 1) + c] -= factor * rows[u * width + 2 * size + c];
+        for (let c = 0; c <= border; c++) borderRows[row + unknowns + c] -= factor * rows[u * width + 3 * size + c];
       }
-    for (let e = 0; e < border; e++) for (let c = 0; c < border; c++) this.schur[e * border + c] = corner[e * (border + 1) + c];
+      for (let c = 0; c < border; c++) schur[e * border + c] = borderRows[row + unknowns + c];
+    }
     if (!this.solveCorner()) return false;
     for (let u = 0; u < unknowns; u++) {
       let value = rows[u * width + width - 1];
-      for (let c = 0; c < border; c++) value -= rows[u * width + 2 * size + c] * solution[unknowns + c];
+      for (let c = 0; c < border; c++) value -= rows[u * width + 3 * size + c] * solution[unknowns + c];
       solution[u] = value;
     }
     return true;
   }
 
+  /** Gauss-Jordan on what the border's equations have left of its own unknowns. */
   private solveCorner(): boolean {
-    const { blocks, size, border, corner, solution } = this;
-    const w = border + 1;
+    const { blocks, size, border, borderWidth: w, borderRows, solution } = this;
+    const first = blocks * size;
     for (let k = 0; k < border; k++) {
+      const column = first + k;
       let pivot = k;
-      for (let r = k + 1; r < border; r++) if (Math.abs(corner[r * w + k]) > Math.abs(corner[pivot * w + k])) pivot = r;
-      if (!(Math.abs(corner[pivot * w + k]) > 0)) return false;
-      for (let c = k; c < w; c++) {
-        const kept = corner[k * w + c];
-        corner[k * w + c] = corner[pivot * w + c];
-        corner[pivot * w + c] = kept;
+      for (let r = k + 1; r < border; r++)
+        if (Math.abs(borderRows[r * w + column]) > Math.abs(borderRows[pivot * w + column])) pivot = r;
+      if (!(Math.abs(borderRows[pivot * w + column]) > 0)) return false;
+      for (let c = column; c < w; c++) {
+        const kept = borderRows[k * w + c];
+        borderRows[k * w + c] = borderRows[pivot * w + c];
+        borderRows[pivot * w + c] = kept;
       }
       for (let r = 0; r < border; r++) {
         if (r === k) continue;
-        const factor = corner[r * w + k] / corner[k * w + k];
-        for (let c = k; c < w; c++) corner[r * w + c] -= factor * corner[k * w + c];
+        const factor = borderRows[r * w + column] / borderRows[k * w + column];
+        for (let c = column; c < w; c++) borderRows[r * w + c] -= factor * borderRows[k * w + c];
       }
     }
-    for (let k = 0; k < border; k++) solution[blocks * size + k] = corner[k * w + border] / corner[k * w + k];
+    for (let k = 0; k < border; k++) solution[first + k] = borderRows[k * w + w - 1] / borderRows[k * w + first + k];
     return true;
   }
 }

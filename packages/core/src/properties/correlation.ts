@@ -27,17 +27,27 @@ import type { Correlation } from '../databank/index.ts';
 export const R = 8.31446261815324;
 
 /**
- * A value with its slope, filled by the functions here: the caller owns it, so that nothing is allocated in a loop. A class, because plain
- * objects of this shape share it with those of documents, and V8 then boxes every number that is written into them.
+ * A temperature, and there a value with its slope, filled by the functions here: the caller owns it, so that nothing is allocated in a loop. A class,
+ * because plain objects of this shape share it with those of documents, and V8 then boxes every number that is written into them; the temperature stands
+ * in it because V8 boxes what is handed from function to function too.
  */
 export class ValueSlope {
+  /** K. */
+  T = 0;
   value = 0;
   dT = 0;
+
+  /** @param T K */
+  at(T: number): this {
+    this.T = T;
+    return this;
+  }
 }
 
-/** Value and slope by the formula alone, range or not. Forms with t take t no lower than 1e-12. */
-export function correlate(correlation: Correlation, T: number, out: ValueSlope): void {
+/** Value and slope at `out.T` by the formula alone, range or not. Forms with t take t no lower than 1e-12. */
+export function correlate(correlation: Correlation, out: ValueSlope): void {
   const c = correlation.c;
+  const { T } = out;
   switch (correlation.form) {
     case '100':
       out.value = c[0] + T * (c[1] + T * (c[2] + T * (c[3] + T * c[4])));
@@ -63,10 +73,10 @@ export function correlate(correlation: Correlation, T: number, out: ValueSlope):
       return;
     }
     case '106':
-      watson(c, T, out);
+      watson(c, out);
       return;
     case '107':
-      alyLee(c, T, out);
+      alyLee(c, out);
       return;
     case '114': {
       const Tc = c[0];
@@ -97,10 +107,10 @@ export function correlate(correlation: Correlation, T: number, out: ValueSlope):
       out.dT = (out.value * c[1]) / (T + c[2]) ** 2;
       return;
     case 'wagner-25':
-      wagner(c, T, 2.5, 5, out);
+      wagner(c, 2.5, 5, out);
       return;
     case 'wagner-36':
-      wagner(c, T, 3, 6, out);
+      wagner(c, 3, 6, out);
       return;
     case 'vdi-hvap': {
       const Tc = c[0];
@@ -129,7 +139,7 @@ export function correlate(correlation: Correlation, T: number, out: ValueSlope):
       return;
     }
     case 'trc':
-      trc(c, T, out);
+      trc(c, out);
       return;
     case 'shomate':
       out.value = c[0] + T * (c[1] + T * (c[2] + T * c[3])) + c[4] / (T * T);
@@ -161,7 +171,8 @@ function below(T: number, Tc: number): number {
   return Math.max(1 - T / Tc, 1e-12);
 }
 
-function watson(c: number[], T: number, out: ValueSlope): void {
+function watson(c: number[], out: ValueSlope): void {
+  const { T } = out;
   const Tc = c[0];
   const A = c[1];
   const B = c[2];
@@ -177,7 +188,8 @@ function watson(c: number[], T: number, out: ValueSlope): void {
 }
 
 /** Aly & Lee, Fluid Phase Equil. 6 (1981) 169. */
-function alyLee(c: number[], T: number, out: ValueSlope): void {
+function alyLee(c: number[], out: ValueSlope): void {
+  const { T } = out;
   const A = c[0];
   const B = c[1];
   const C = c[2];
@@ -193,7 +205,8 @@ function alyLee(c: number[], T: number, out: ValueSlope): void {
   out.dT = -(2 * B * s * ds * u + 2 * D * k * dk * v) / T;
 }
 
-function wagner(c: number[], T: number, third: number, fourth: number, out: ValueSlope): void {
+function wagner(c: number[], third: number, fourth: number, out: ValueSlope): void {
+  const { T } = out;
   const Tc = c[0];
   const Pc = c[1];
   const A = c[2];
@@ -211,7 +224,8 @@ function wagner(c: number[], T: number, third: number, fourth: number, out: Valu
   out.dT = (-out.value / Tc) * (slope / Tr + sum / (Tr * Tr));
 }
 
-function trc(c: number[], T: number, out: ValueSlope): void {
+function trc(c: number[], out: ValueSlope): void {
+  const { T } = out;
   const e = (c[1] / (T * T)) * Math.exp(-c[2] / T);
   out.value = c[0] + e;
   out.dT = e * (c[2] / (T * T) - 2 / T);

@@ -7,11 +7,17 @@ import type { Correlation } from '../databank/index.ts';
 import { correlate, R } from './correlation.ts';
 import { ValueSlope } from './correlation.ts';
 
+/** Reference temperature of the enthalpy of formation, K. */
+export const T_REFERENCE = 298.15;
+
 const end = new ValueSlope();
 
 /** ∫ Cp dT from `from` to `to`, J/mol. */
 export function heat(cp: Correlation, from: number, to: number): number {
-  return heatUpTo(cp, to) - heatUpTo(cp, from);
+  heatUpTo(cp, end.at(from));
+  const first = end.value;
+  heatUpTo(cp, end.at(to));
+  return end.value - first;
 }
 
 /** ∫ Cp/T dT from `from` to `to`, J/(mol K). */
@@ -19,19 +25,34 @@ export function heatOverT(cp: Correlation, from: number, to: number): number {
   return overTUpTo(cp, to) - overTUpTo(cp, from);
 }
 
-function heatUpTo(cp: Correlation, T: number): number {
-  const inside = Math.min(Math.max(T, cp.Tmin), cp.Tmax);
-  const value = antiderivative(cp, inside);
-  if (inside === T) return value;
-  correlate(cp, inside, end);
-  return value + end.value * (T - inside);
+/** ∫ Cp dT up to `out.T`, J/mol, from where its closed form is nothing; its slope is Cp. */
+export function heatUpTo(cp: Correlation, out: ValueSlope): void {
+  const { T } = out;
+  out.T = Math.min(Math.max(T, cp.Tmin), cp.Tmax);
+  correlate(cp, out);
+  const beyond = out.value * (T - out.T);
+  out.dT = out.value;
+  antiderivative(cp, out);
+  out.value += beyond;
+  out.T = T;
+}
+
+const atReference = new WeakMap<Correlation, number>();
+
+/** The same at the reference temperature of the enthalpies of formation, found once for every correlation. */
+export function heatUpToReference(cp: Correlation): number {
+  const known = atReference.get(cp);
+  if (known !== undefined) return known;
+  heatUpTo(cp, end.at(T_REFERENCE));
+  atReference.set(cp, end.value);
+  return end.value;
 }
 
 function overTUpTo(cp: Correlation, T: number): number {
   const inside = Math.min(Math.max(T, cp.Tmin), cp.Tmax);
   const value = antiderivativeOverT(cp, inside);
   if (inside === T) return value;
-  correlate(cp, inside, end);
+  correlate(cp, end.at(inside));
   return value + end.value * Math.log(T / inside);
 }
 
@@ -39,17 +60,22 @@ function overTUpTo(cp: Correlation, T: number): number {
 type HeatForm = '100' | '107' | '114' | 'quasi-polynomial' | 'shomate' | 'trc';
 type GasForm = Exclude<HeatForm, '114' | 'quasi-polynomial'>;
 
-function antiderivative(cp: Correlation, T: number): number {
+function antiderivative(cp: Correlation, out: ValueSlope): void {
   const c = cp.c;
+  const { T } = out;
   switch (cp.form as HeatForm) {
     case '100':
-      return T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + T * (c[3] / 4 + (T * c[4]) / 5))));
+      out.value = T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + T * (c[3] / 4 + (T * c[4]) / 5))));
+      return;
     case '107':
-      return c[0] * T + c[1] * coth(c[2], T) - c[3] * c[4] * Math.tanh(c[4] / T);
+      out.value = c[0] * T + c[1] * coth(c[2], T) - c[3] * c[4] * Math.tanh(c[4] / T);
+      return;
     case 'shomate':
-      return T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + (T * c[3]) / 4))) - c[4] / T;
+      out.value = T * (c[0] + T * (c[1] / 2 + T * (c[2] / 3 + (T * c[3]) / 4))) - c[4] / T;
+      return;
     case 'trc':
-      return trcHeat(c, T);
+      trcHeat(c, out);
+      return;
     case '114': {
       const Tc = c[0];
       const A = c[1];
@@ -58,13 +84,15 @@ function antiderivative(cp: Correlation, T: number): number {
       const D = c[4];
       const t = 1 - T / Tc;
       const tail = A * C + t * ((A * D) / 3 + t * ((C * C) / 12 + t * ((C * D) / 10 + (t * D * D) / 30)));
-      return -Tc * (A * A * Math.log(t) + t * (B - t * tail));
+      out.value = -Tc * (A * A * Math.log(t) + t * (B - t * tail));
+      return;
     }
     case 'quasi-polynomial': {
       const Tr = T / c[0];
       const lnT = Math.log(1 - Tr);
       const logs = -c[1] * ((1 - Tr) * lnT + Tr) - c[2] * lnT;
-      return R * c[0] * (logs + Tr * (c[3] + Tr * (c[4] / 2 + Tr * (c[5] / 3 + (Tr * c[6]) / 4))));
+      out.value = R * c[0] * (logs + Tr * (c[3] + Tr * (c[4] / 2 + Tr * (c[5] / 3 + (Tr * c[6]) / 4))));
+      return;
     }
   }
 }
@@ -97,7 +125,8 @@ const lnSinh = (u: number): number => u + Math.log1p(-Math.exp(-2 * u)) - Math.L
 const lnCosh = (v: number): number => Math.abs(v) + Math.log1p(Math.exp(-2 * Math.abs(v))) - Math.LN2;
 
 /** e^(−a₂/T) terms: their limits where a₂ is 0. */
-function trcHeat(c: number[], T: number): number {
+function trcHeat(c: number[], out: ValueSlope): void {
+  const { T } = out;
   const a0 = c[0];
   const a1 = c[1];
   const a2 = c[2];
@@ -118,7 +147,7 @@ function trcHeat(c: number[], T: number): number {
     h += ((a4 - a5 / (sum * sum)) * y4 * y2 * y) / 7;
     h *= sum;
   }
-  return R * (a0 * T + exponential + h);
+  out.value = R * (a0 * T + exponential + h);
 }
 
 /**

@@ -1,5 +1,5 @@
 export { correlate, R, ValueSlope } from './correlation.ts';
-export { heat, heatOverT } from './heatCapacity.ts';
+export { heat, heatOverT, heatUpTo, T_REFERENCE } from './heatCapacity.ts';
 export {
   heatCapacityOfGas,
   heatOfVaporisation,
@@ -9,7 +9,6 @@ export {
   liquidVolume,
   lnVapourPressure,
   outsideRange,
-  T_REFERENCE,
 } from './pure.ts';
 export {
   acentricFactorOf,

@@ -20,7 +20,7 @@ import type { JobackSums, OwnComponent } from './index.ts';
 
 const out = new ValueSlope();
 const valueOf = (correlation: Parameters<typeof correlate>[0], T: number): number => {
-  correlate(correlation, T, out);
+  correlate(correlation, out.at(T));
   return out.value;
 };
 const sourced = { source: 'test' };
@@ -146,8 +146,8 @@ describe('a component of one’s own', () => {
     expect(off('criticalPressure')).toBeLessThan(0.1);
     expect(off('criticalVolume')).toBeLessThan(0.05);
     expect(record.molarMass.value).toBeCloseTo(real.molarMass.value, 4);
-    const at = (of: (c: typeof real, T: number, o: ValueSlope) => void, c: typeof real, T: number): number => {
-      of(c, T, out);
+    const at = (of: (c: typeof real, o: ValueSlope) => void, c: typeof real, T: number): number => {
+      of(c, out.at(T));
       return out.value;
     };
     for (const T of [Tb - 50, Tb])

@@ -37,7 +37,7 @@ describe('pure components', () => {
       let T = celsius + 273.15;
       const out = new ValueSlope();
       for (let k = 0; k < 20; k++) {
-        lnVapourPressure(c, T, out);
+        lnVapourPressure(c, out.at(T));
         T -= (out.value - Math.log(101325)) / out.dT;
       }
       published(CRC, `normal boiling point of ${name}, °C`, T - 273.15, celsius, 0.12);
@@ -61,7 +61,7 @@ describe('pure components', () => {
       ['ethylbenzene', 35.57],
     ] as const) {
       const c = databankRecord(name);
-      const h = value((out) => heatOfVaporisation(c, c.normalBoilingPoint?.value ?? 0, out));
+      const h = value((out) => heatOfVaporisation(c, out.at(c.normalBoilingPoint?.value ?? 0)));
       published(CRC, `heat of vaporisation of ${name} at its boiling point, kJ/mol`, h / 1e3, kJ, 0.02 * kJ);
     }
   });
@@ -73,13 +73,13 @@ describe('pure components', () => {
       ['water', 997.05],
     ] as const) {
       const c = databankRecord(name);
-      const v = value((out) => liquidVolume(c, 298.15, out));
+      const v = value((out) => liquidVolume(c, out.at(298.15)));
       published(CRC, `density of liquid ${name} at 25 °C, kg/m³`, c.molarMass.value / v, density, 0.004 * density);
     }
   });
   test('the ideal gas at 298.15 K has the enthalpy of its elements', () => {
     for (const c of components)
-      expect(value((out) => idealGasEnthalpy(c, 298.15, out))).toBeCloseTo(c.enthalpyOfFormation?.value ?? 0, 6);
+      expect(value((out) => idealGasEnthalpy(c, out.at(298.15)))).toBeCloseTo(c.enthalpyOfFormation?.value ?? 0, 6);
   });
 });
 
@@ -91,9 +91,9 @@ describe('slopes', () => {
         const T = reduced * c.criticalTemperature.value;
         for (const f of [lnVapourPressure, heatOfVaporisation, idealGasEnthalpy, liquidVolume]) {
           const out = new ValueSlope();
-          f(c, T, out);
+          f(c, out.at(T));
           const slope = out.dT;
-          expectSlope((t) => value((o) => f(c, t, o)), T, 1e-3, slope, 2e-5, Math.abs(out.value) * 1e-7);
+          expectSlope((t) => value((o) => f(c, o.at(t))), T, 1e-3, slope, 2e-5, Math.abs(out.value) * 1e-7);
         }
       }),
     );
@@ -102,11 +102,11 @@ describe('slopes', () => {
     for (const name of ['water', 'n-heptane']) {
       const c = databankRecord(name);
       const out = new ValueSlope();
-      correlate(c.liquidHeatCapacity, 330, out);
-      expectSlope((T) => value((o) => correlate(c.liquidHeatCapacity, T, o)), 330, 1e-3, out.dT, 1e-6);
+      correlate(c.liquidHeatCapacity, out.at(330));
+      expectSlope((T) => value((o) => correlate(c.liquidHeatCapacity, o.at(T))), 330, 1e-3, out.dT, 1e-6);
     }
     const water = databankRecord('water').liquidHeatCapacity;
-    const heat = value((o) => correlate(water, 298.15, o));
+    const heat = value((o) => correlate(water, o.at(298.15)));
     published(CRC, 'heat capacity of liquid water at 25 °C, J/(mol K) (our data: Perry)', heat, 75.3, 0.1);
   });
 });
@@ -125,7 +125,7 @@ describe('integrals of heat capacity', () => {
     (property) => {
       for (const c of components) {
         const cp = c[property];
-        const at = (T: number): number => value((o) => correlate(cp, Math.min(Math.max(T, cp.Tmin), cp.Tmax), o));
+        const at = (T: number): number => value((o) => correlate(cp, o.at(Math.min(Math.max(T, cp.Tmin), cp.Tmax))));
         const ends = [cp.Tmin, Math.min(cp.Tmax, 1200), 0.8 * cp.Tmin, 1.1 * Math.min(cp.Tmax, 1200)];
         for (const [from, to] of [
           [ends[0], ends[1]],
@@ -145,7 +145,7 @@ describe('integrals of heat capacity', () => {
     const c = databankRecord('1-octadecene').idealGasHeatCapacity;
     for (let T = 260; T < 900; T += 20) {
       const slope = (heatOverT(c, T, T + 0.01) * T) / 0.01;
-      expect(Math.abs(slope / value((o) => correlate(c, T + 0.005, o)) - 1)).toBeLessThan(1e-4);
+      expect(Math.abs(slope / value((o) => correlate(c, o.at(T + 0.005))) - 1)).toBeLessThan(1e-4);
     }
   });
 });
@@ -155,22 +155,22 @@ describe('outside the range of a correlation', () => {
     for (const c of components) {
       let before = -Infinity;
       for (let T = 60; T < 900; T += 5) {
-        const ln = value((out) => lnVapourPressure(c, T, out));
+        const ln = value((out) => lnVapourPressure(c, out.at(T)));
         expect(ln).toBeGreaterThan(before);
         before = ln;
       }
       const { Tmax } = c.vapourPressure;
-      expect(value((o) => lnVapourPressure(c, Tmax + 1e-9, o))).toBeCloseTo(
-        value((o) => lnVapourPressure(c, Tmax - 1e-9, o)),
+      expect(value((o) => lnVapourPressure(c, o.at(Tmax + 1e-9)))).toBeCloseTo(
+        value((o) => lnVapourPressure(c, o.at(Tmax - 1e-9))),
         6,
       );
     }
   });
   test('heat of vaporisation is 0 from the critical point on, volumes stay finite', () => {
     for (const c of components) {
-      expect(value((o) => heatOfVaporisation(c, c.heatOfVaporisation.Tmax + 1, o))).toBe(0);
-      expect(value((o) => liquidVolume(c, c.criticalTemperature.value + 50, o))).toBeGreaterThan(0);
-      expect(Number.isFinite(value((o) => idealGasEnthalpy(c, 3000, o)))).toBe(true);
+      expect(value((o) => heatOfVaporisation(c, o.at(c.heatOfVaporisation.Tmax + 1)))).toBe(0);
+      expect(value((o) => liquidVolume(c, o.at(c.criticalTemperature.value + 50)))).toBeGreaterThan(0);
+      expect(Number.isFinite(value((o) => idealGasEnthalpy(c, o.at(3000))))).toBe(true);
     }
   });
   test('is told by name', () => {

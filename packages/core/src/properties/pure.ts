@@ -6,21 +6,20 @@
 import type { ComponentRecord, Correlation } from '../databank/index.ts';
 import { correlate } from './correlation.ts';
 import { ValueSlope } from './correlation.ts';
-import { heat, heatOverT } from './heatCapacity.ts';
-
-/** Reference temperature of the enthalpy of formation, K. */
-export const T_REFERENCE = 298.15;
+import { heatOverT, heatUpTo, heatUpToReference, T_REFERENCE } from './heatCapacity.ts';
 
 /** Within this part of 1 below its critical point a correlation's slope is infinite or nearly so; the value there is the end value. */
 const CRITICAL_EDGE = 1e-4;
 
 const cpAtT = new ValueSlope();
 
-/** ln of vapour pressure (P in Pa) and its slope, 1/K. */
-export function lnVapourPressure(c: ComponentRecord, T: number, out: ValueSlope): void {
+/** ln of vapour pressure (P in Pa) at `out.T` and its slope, 1/K. */
+export function lnVapourPressure(c: ComponentRecord, out: ValueSlope): void {
   const psat = c.vapourPressure;
+  const { T } = out;
   const inside = clamp(T, psat.Tmin, psat.Tmax);
-  correlate(psat, inside, out);
+  correlate(psat, out.at(inside));
+  out.T = T;
   const slope = out.dT / out.value;
   out.value = Math.log(out.value);
   out.dT = slope;
@@ -30,30 +29,33 @@ export function lnVapourPressure(c: ComponentRecord, T: number, out: ValueSlope)
   out.dT = -slopeInInverse / (T * T);
 }
 
-/** Heat of vaporisation, J/mol, and its slope; zero from the critical point on. */
-export function heatOfVaporisation(c: ComponentRecord, T: number, out: ValueSlope): void {
+/** Heat of vaporisation at `out.T`, J/mol, and its slope; zero from the critical point on. */
+export function heatOfVaporisation(c: ComponentRecord, out: ValueSlope): void {
   const { heatOfVaporisation: hvap } = c;
+  const { T } = out;
   if (T >= hvap.Tmax * (1 - CRITICAL_EDGE)) {
     out.value = 0;
     out.dT = 0;
     return;
   }
   const inside = Math.max(T, hvap.Tmin);
-  correlate(hvap, inside, out);
+  correlate(hvap, out.at(inside));
+  out.T = T;
   out.value += out.dT * (T - inside);
 }
 
-/** Enthalpy of the ideal gas, J/mol, from the elements at 298.15 K (an unknown enthalpy of formation counts 0); its slope is Cp. */
-export function idealGasEnthalpy(c: ComponentRecord, T: number, out: ValueSlope): void {
-  const cp = c.idealGasHeatCapacity;
-  out.value = (c.enthalpyOfFormation?.value ?? 0) + heat(cp, T_REFERENCE, T);
-  out.dT = heatCapacityOfGas(c, T);
+/**
+ * Enthalpy of the ideal gas at `out.T`, J/mol, from the elements at 298.15 K (an unknown enthalpy of formation counts 0); its slope is Cp.
+ */
+export function idealGasEnthalpy(c: ComponentRecord, out: ValueSlope): void {
+  heatUpTo(c.idealGasHeatCapacity, out);
+  out.value += (c.enthalpyOfFormation?.value ?? 0) - heatUpToReference(c.idealGasHeatCapacity);
 }
 
 /** Cp of the ideal gas, J/(mol K). */
 export function heatCapacityOfGas(c: ComponentRecord, T: number): number {
   const cp = c.idealGasHeatCapacity;
-  correlate(cp, clamp(T, cp.Tmin, cp.Tmax), cpAtT);
+  correlate(cp, cpAtT.at(clamp(T, cp.Tmin, cp.Tmax)));
   return cpAtT.value;
 }
 
@@ -68,19 +70,23 @@ export function idealGasEntropy(c: ComponentRecord, T: number): number {
   return ofFormation + heatOverT(c.idealGasHeatCapacity, T_REFERENCE, T);
 }
 
-/** Heat capacity of the saturated liquid, J/(mol K), and its slope. */
-export function liquidHeatCapacity(c: ComponentRecord, T: number, out: ValueSlope): void {
+/** Heat capacity of the saturated liquid at `out.T`, J/(mol K), and its slope. */
+export function liquidHeatCapacity(c: ComponentRecord, out: ValueSlope): void {
   const cp = c.liquidHeatCapacity;
+  const { T } = out;
   const inside = clamp(T, cp.Tmin, cp.Tmax);
-  correlate(cp, inside, out);
+  correlate(cp, out.at(inside));
+  out.T = T;
   if (inside !== T) out.dT = 0;
 }
 
-/** Volume of the saturated liquid, m³/mol, and its slope. */
-export function liquidVolume(c: ComponentRecord, T: number, out: ValueSlope): void {
+/** Volume of the saturated liquid at `out.T`, m³/mol, and its slope. */
+export function liquidVolume(c: ComponentRecord, out: ValueSlope): void {
   const rho = c.liquidDensity;
+  const { T } = out;
   const inside = clamp(T, rho.Tmin, rho.Tmax * (1 - CRITICAL_EDGE));
-  correlate(rho, inside, out);
+  correlate(rho, out.at(inside));
+  out.T = T;
   out.value = 1 / out.value;
   out.dT = inside === T ? -out.dT * out.value * out.value : 0;
 }

@@ -150,7 +150,7 @@ function volumesOf({ components, wilsonPairs }: Mixture): [number, number] {
   if (known !== undefined) return known.V;
   const out = new ValueSlope();
   const [first, second] = components.map((c) => {
-    liquidVolume(c, 298.15, out);
+    liquidVolume(c, out.at(298.15));
     return out.value;
   });
   return [first, second];

@@ -7,7 +7,7 @@ import type { ActivityModel } from '../thermo/index.ts';
 
 export function redlichKister(A: readonly number[]): ActivityModel {
   return {
-    evaluate(_T, x, out, slopes) {
+    evaluate(x, out, slopes) {
       const [x1, x2] = x;
       const d = x1 - x2;
       let [p, dp, d2p] = [0, 0, 0];

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Correlation } from '../databank/index.ts';
 import { R } from '../properties/index.ts';
 import { bubblePressure, bubbleTemperature } from '../equilibrium/index.ts';
-import { buildModel, gammaPhiModel, makeActivity } from '../thermo/index.ts';
+import { buildModel, gammaPhiModel, Activity } from '../thermo/index.ts';
 import type { ActivityModel, Mixture, ThermoModel } from '../thermo/index.ts';
 import { databankMixture, databankRecord, nrtlMixture, published, solvedValue, withVapourPressure } from '../testing/index.ts';
 import {
@@ -212,10 +212,10 @@ test('Student’s distribution as tabulated', () => {
 
 test('the polynomial of Redlich and Kister meets Gibbs and Duhem, and its slopes are those of its values', () => {
   const model = redlichKister([0.9, -0.3, 0.2]);
-  const out = makeActivity(2);
+  const out = new Activity(2);
   const lnGamma = (n1: number, n2: number): number[] => {
     const x = Float64Array.of(n1 / (n1 + n2), n2 / (n1 + n2));
-    model.evaluate(300, x, out, true);
+    model.evaluate(x, out.at(300), true);
     return Array.from(out.lnGamma);
   };
   const [n1, n2, h] = [0.3, 0.7, 1e-6];

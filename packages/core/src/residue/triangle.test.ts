@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { bubbleTemperature } from '../equilibrium/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import { databankModel, solvedValue } from '../testing/index.ts';
 import { boilingSurface, latticePoints, levelLine, productVerdict, singularPoints, tieLines } from './index.ts';
 import type { SingularPoints, Verdict } from './index.ts';
@@ -44,11 +44,11 @@ describe('tie lines', () => {
   const model = databankModel(['ethanol', 'water', 'benzene'], 'modified-unifac');
   const lines = tieLines(model, P, 14, 298.15);
   test('join liquids in which every component has one fugacity', () => {
-    const [one, other] = [makePhaseProperties(3), makePhaseProperties(3)];
+    const [one, other] = [new PhaseProperties(3), new PhaseProperties(3)];
     expect(lines.length).toBeGreaterThan(3);
     for (const { first, second, T } of lines) {
-      model.evaluate('liquid', T, P, first, one, 'fugacity');
-      model.evaluate('liquid', T, P, second, other, 'fugacity');
+      model.evaluate('liquid', first, one.at(T, P), 'fugacity');
+      model.evaluate('liquid', second, other.at(T, P), 'fugacity');
       first.forEach((x, i) => {
         if (x > 1e-9) expect(Math.log(x) + one.lnPhi[i]).toBeCloseTo(Math.log(second[i]) + other.lnPhi[i], 5);
       });

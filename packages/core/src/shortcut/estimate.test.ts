@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { binaryCurve, entriesOf, minimumReflux, oneFeed } from '../binary/index.ts';
 import { bubbleTemperature } from '../equilibrium/index.ts';
 import { databankModel, reasonOf, solvedValue } from '../testing/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { explain, explainWarning, showIn, UNIT_SETS } from '../units/index.ts';
 import { condensingPressure, endsAtPressure, estimateColumn } from './index.ts';
@@ -13,8 +13,8 @@ function saturatedLiquid(model: ThermoModel, feed: Float64Array, P: number): num
   const total = feed.reduce((sum, f) => sum + f, 0);
   const x = feed.map((f) => f / total);
   const T = solvedValue(bubbleTemperature(model, P, x, new Float64Array(model.n)));
-  const out = makePhaseProperties(model.n);
-  model.evaluate('liquid', T, P, x, out, 'all');
+  const out = new PhaseProperties(model.n);
+  model.evaluate('liquid', x, out.at(T, P), 'all');
   return out.enthalpy;
 }
 

@@ -32,7 +32,7 @@ export function countPerMole(components: readonly ComponentRecord[], per: PerMol
 /** m³/mol. */
 function standardLiquidVolume(c: ComponentRecord, T: number): number {
   const out = new ValueSlope();
-  liquidVolume(c, Math.min(T, c.normalBoilingPoint?.value ?? T), out);
+  liquidVolume(c, out.at(Math.min(T, c.normalBoilingPoint?.value ?? T)));
   return out.value;
 }
 

@@ -7,7 +7,7 @@ import { stateFrom } from '../equilibrium/index.ts';
 import type { FluidState, Known } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { countPerMole, isFlowBasis, normalised, partsOf, perMoleOf, toMoles } from './composition.ts';
 import type { Amount, Condition, ConditionQuantity, Stream } from './document.ts';
@@ -155,9 +155,9 @@ function phasesOf(model: ThermoModel, { T, P, flash }: FluidState, mass: Float64
           [phases[0], 1 - beta, x],
           [phases[1], beta, y],
         ];
-  const properties = makePhaseProperties(model.n);
+  const properties = new PhaseProperties(model.n);
   return parts.map(([phase, share, fractions]) => {
-    model.evaluate(phase, T, P, fractions, properties, 'all');
+    model.evaluate(phase, fractions, properties.at(T, P), 'all');
     const molarMass = weighed(fractions, mass);
     return { phase, share, fractions: [...fractions], density: molarMass / properties.volume, molarMass };
   });

@@ -1,7 +1,7 @@
 /** A solved column as it is shown, sent and stored: plain arrays, SI units. */
 import { drawsOf, firstSideDraw, pairTargets, sameHandle } from '../column/index.ts';
 import type { BoundedColumn, Handle, SolvedColumn } from '../column/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit, LadderQuantity } from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
@@ -131,14 +131,12 @@ function productsOf(column: ColumnUnit, { input }: ReadyLadder, found: SolvedCol
   ): LadderProduct => {
     const flow = flows.reduce((a, b) => a + b, 0);
     const P = found.pressure[stage - 1];
-    const properties = makePhaseProperties(n);
+    const properties = new PhaseProperties(n);
     if (flow > 0)
       model.evaluate(
         phase,
-        T,
-        P,
         flows.map((f) => f / flow),
-        properties,
+        properties.at(T, P),
         'all',
       );
     const massFlow = flows.reduce((sum, f, i) => sum + f * model.molarMass[i], 0);

@@ -1,7 +1,7 @@
 /** The rigorous column of a document as the engine takes it; what is missing or does not fit is an open point with its field. */
 import type { ColumnFeed, ColumnInput, GivenProfile } from '../column/index.ts';
 import type { OpenPoint } from '../numerics/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit, LadderInputs } from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
@@ -115,8 +115,8 @@ function readFeeds(reader: Reader, feeds: readonly FeedFacts[]): { columnFeeds: 
       return;
     }
     for (const phase of facts.phases) {
-      const properties = makePhaseProperties(model.n);
-      model.evaluate(phase.phase, facts.T, facts.P, Float64Array.from(phase.fractions), properties, 'all');
+      const properties = new PhaseProperties(model.n);
+      model.evaluate(phase.phase, Float64Array.from(phase.fractions), properties.at(facts.T, facts.P), 'all');
       columnFeeds.push({
         stage: phase.phase === 'vapour' ? stage - 1 : stage,
         flows: Float64Array.from(phase.fractions, (z) => z * phase.share * facts.molarFlow),

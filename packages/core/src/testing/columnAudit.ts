@@ -1,7 +1,7 @@
 /** A solved column looked at by other code than solved it: every balance, every equilibrium, every target again from the profiles alone. */
 import type { ColumnInput, SolvedColumn } from '../column/index.ts';
 import { drawsOf } from '../column/index.ts';
-import { makePhaseProperties } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';
 
 export interface Audit {
@@ -27,15 +27,13 @@ function fractions(flows: Float64Array, j: number, n: number): Float64Array {
 }
 
 function enthalpy(input: ColumnInput, phase: Phase, T: number, P: number, flows: Float64Array): number {
-  const out = makePhaseProperties(flows.length);
+  const out = new PhaseProperties(flows.length);
   const all = sum(flows);
   if (all === 0) return 0;
   input.model.evaluate(
     phase,
-    T,
-    P,
     flows.map((flow) => flow / all),
-    out,
+    out.at(T, P),
     'all',
   );
   return all * out.enthalpy;
@@ -78,13 +76,13 @@ function balancesOf(input: ColumnInput, found: SolvedColumn): { material: number
 function equilibriumError(input: ColumnInput, found: SolvedColumn): number {
   const { model, stages } = input;
   const n = model.n;
-  const [liquid, vapour] = [makePhaseProperties(n), makePhaseProperties(n)];
+  const [liquid, vapour] = [new PhaseProperties(n), new PhaseProperties(n)];
   let worst = 0;
   for (let j = 0; j < stages; j++) {
     const x = fractions(found.liquid, j, n);
     const y = fractions(found.vapour, j, n);
-    model.evaluate('liquid', found.T[j], found.pressure[j], x, liquid, 'fugacity');
-    model.evaluate('vapour', found.T[j], found.pressure[j], y, vapour, 'fugacity');
+    model.evaluate('liquid', x, liquid.at(found.T[j], found.pressure[j]), 'fugacity');
+    model.evaluate('vapour', y, vapour.at(found.T[j], found.pressure[j]), 'fugacity');
     for (let i = 0; i < n; i++) {
       const E = input.efficiency[j * n + i];
       const star = x[i] * Math.exp(liquid.lnPhi[i] - vapour.lnPhi[i]);

@@ -9,13 +9,13 @@ export function constantK(K: readonly number[]): ThermoModel {
     hasIdealVapour: true,
     hasOneEquation: false,
     molarMass: new Float64Array(n).fill(0.05),
-    evaluate(phase, T, _P, _x, out) {
+    evaluate(phase, _x, out) {
       for (let i = 0; i < n; i++) out.lnPhi[i] = phase === 'liquid' ? Math.log(K[i]) : 0;
       out.dLnPhiDT.fill(0);
       out.dLnPhiDP.fill(0);
       out.dLnPhiDN.fill(0);
       out.dEnthalpyDT = phase === 'liquid' ? 75 : 30;
-      out.enthalpy = out.dEnthalpyDT * (T - 300);
+      out.enthalpy = out.dEnthalpyDT * (out.T - 300);
       out.dEnthalpyDN.fill(out.enthalpy);
       out.dEnthalpyDP = 0;
     },

@@ -74,8 +74,8 @@ export const ofVolatilities = (alphas: readonly number[], molarMasses?: readonly
 
 /** The same with every liquid at 0 and every vapour at 30 kJ/mol: constant molar overflow. */
 export function withConstantHeats(model: ThermoModel): ThermoModel {
-  const evaluate: ThermoModel['evaluate'] = (phase, T, P, x, out, extent) => {
-    model.evaluate(phase, T, P, x, out, extent);
+  const evaluate: ThermoModel['evaluate'] = (phase, x, out, extent) => {
+    model.evaluate(phase, x, out, extent);
     out.enthalpy = phase === 'vapour' ? 30000 : 0;
     out.dEnthalpyDN.fill(out.enthalpy);
     out.dEnthalpyDT = 0;

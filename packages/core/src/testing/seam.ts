@@ -1,26 +1,24 @@
 import { expect } from 'vitest';
-import { makePhaseProperties } from '../thermo/index.ts';
-import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
+import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { expectSlope } from './slopes.ts';
 
 /** Every slope that a model tells at this state against central differences in T, P and mole numbers; every value finite. */
 export function expectSeamSlopes(model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array): void {
   const { n } = model;
-  const out = makePhaseProperties(n);
-  const again = makePhaseProperties(n);
+  const out = new PhaseProperties(n);
+  const again = new PhaseProperties(n);
   const at = (t: number, p: number, moles: Float64Array): PhaseProperties => {
     const total = moles.reduce((s, m) => s + m, 0);
     model.evaluate(
       phase,
-      t,
-      p,
       moles.map((m) => m / total),
-      again,
+      again.at(t, p),
       'all',
     );
     return again;
   };
-  model.evaluate(phase, T, P, x, out, 'all');
+  model.evaluate(phase, x, out.at(T, P), 'all');
   for (const value of Object.values(out).flatMap((v: number | Float64Array) => (typeof v === 'number' ? [v] : [...v])))
     expect(value).toSatisfy(Number.isFinite);
   const [hT, hP] = [T * 1e-5, P * 1e-5];

@@ -1,5 +1,5 @@
-import { makePhaseProperties } from './model.ts';
-import type { PhaseProperties, ThermoModel } from './model.ts';
+import { PhaseProperties } from './model.ts';
+import type { ThermoModel } from './model.ts';
 
 export interface CoefficientWork {
   mixed: PhaseProperties;
@@ -8,8 +8,8 @@ export interface CoefficientWork {
 }
 
 export const makeCoefficientWork = (n: number): CoefficientWork => ({
-  mixed: makePhaseProperties(n),
-  pure: makePhaseProperties(n),
+  mixed: new PhaseProperties(n),
+  pure: new PhaseProperties(n),
   x: new Float64Array(n),
 });
 
@@ -26,11 +26,11 @@ export function activityCoefficients(
   out: Float64Array,
   w: CoefficientWork = makeCoefficientWork(model.n),
 ): void {
-  model.evaluate('liquid', T, P, x, w.mixed, 'fugacity');
+  model.evaluate('liquid', x, w.mixed.at(T, P), 'fugacity');
   for (let i = 0; i < model.n; i++) {
     w.x.fill(0);
     w.x[i] = 1;
-    model.evaluate('liquid', T, P, w.x, w.pure, 'fugacity');
+    model.evaluate('liquid', w.x, w.pure.at(T, P), 'fugacity');
     out[i] = Math.exp(w.mixed.lnPhi[i] - w.pure.lnPhi[i]);
   }
 }

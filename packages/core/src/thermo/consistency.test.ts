@@ -2,7 +2,7 @@
 import { describe, expect, test } from 'vitest';
 import { R } from '../properties/index.ts';
 import { databankModel, databankRecord, randomMixtures } from '../testing/index.ts';
-import { isEquationOfState, makePhaseProperties } from './index.ts';
+import { isEquationOfState, PhaseProperties } from './index.ts';
 import type { Phase } from './index.ts';
 
 const COUNT = 400;
@@ -12,9 +12,9 @@ describe('every model', () => {
   test('is homogeneous in mole numbers, and obeys Gibbs and Duhem', () => {
     for (const { model, z, T, P, words } of randomMixtures(41, COUNT)) {
       const { n } = model;
-      const out = makePhaseProperties(n);
+      const out = new PhaseProperties(n);
       for (const phase of PHASES) {
-        model.evaluate(phase, T, P, z, out, 'slopes');
+        model.evaluate(phase, z, out.at(T, P), 'slopes');
         const size = Math.max(1, ...out.dLnPhiDN.map(Math.abs));
         for (let i = 0; i < n; i++) {
           let [degree, duhem] = [0, 0];
@@ -31,12 +31,12 @@ describe('every model', () => {
   test('has the volume and the enthalpy that its fugacities ask, wherever both come from one equation', () => {
     for (const { model, name, z, T, P, words } of randomMixtures(42, COUNT)) {
       const { n } = model;
-      const out = makePhaseProperties(n);
+      const out = new PhaseProperties(n);
       const [h, s] = [new Float64Array(n), new Float64Array(n)];
       model.idealGas(T, h, s);
       // A liquid of activities has volumes and enthalpies of vaporisation from tables of their own.
       for (const phase of isEquationOfState(name) ? PHASES : (['vapour'] as const)) {
-        model.evaluate(phase, T, P, z, out, 'all');
+        model.evaluate(phase, z, out.at(T, P), 'all');
         for (let i = 0; i < n; i++) {
           const volume = R * T * (out.dLnPhiDP[i] + 1 / P);
           expect(Math.abs(volume - out.dVolumeDN[i]) / (out.volume + Math.abs(volume)), `volume, ${phase}: ${words}`).toBeLessThan(
@@ -55,10 +55,10 @@ describe('every model', () => {
     for (const { model, name, z, T, P, words } of randomMixtures(43, COUNT)) {
       if (isEquationOfState(name)) continue;
       const { n } = model;
-      const [mixed, pure] = [makePhaseProperties(n), makePhaseProperties(n)];
-      model.evaluate('liquid', T, P, z, mixed, 'all');
+      const [mixed, pure] = [new PhaseProperties(n), new PhaseProperties(n)];
+      model.evaluate('liquid', z, mixed.at(T, P), 'all');
       for (let i = 0; i < n; i++) {
-        model.evaluate('liquid', T, P, new Float64Array(n).fill(0).with(i, 1), pure, 'all');
+        model.evaluate('liquid', new Float64Array(n).fill(0).with(i, 1), pure.at(T, P), 'all');
         const excess = mixed.dEnthalpyDN[i] - pure.enthalpy;
         const asked = -R * T * T * (mixed.dLnPhiDT[i] - pure.dLnPhiDT[i]);
         const scale = R * T + Math.abs(asked) + 1e-6 * Math.abs(pure.enthalpy);
@@ -77,8 +77,8 @@ test('the two routes to a liquid’s enthalpy meet at the boiling point and part
     );
     const apart = (T: number): number => {
       const [first, second] = routes.map((model) => {
-        const out = makePhaseProperties(1);
-        model.evaluate('liquid', T, 101325, Float64Array.of(1), out, 'all');
+        const out = new PhaseProperties(1);
+        model.evaluate('liquid', Float64Array.of(1), out.at(T, 101325), 'all');
         return out.enthalpy;
       });
       return first - second;

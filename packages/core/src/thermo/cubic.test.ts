@@ -3,8 +3,8 @@ import type { ComponentRecord } from '../databank/index.ts';
 import { describe, expect, test } from 'vitest';
 
 import { components, cubicOf, databankRecord, equationOfState, expectSlope, published, referenceModel } from '../testing/index.ts';
-import { cubicResidual, makePhaseProperties, PENG_ROBINSON, SRK } from './index.ts';
-import type { CubicComponent, PhaseProperties, ThermoModel } from './index.ts';
+import { cubicResidual, PhaseProperties, PENG_ROBINSON, SRK } from './index.ts';
+import type { CubicComponent, ThermoModel } from './index.ts';
 
 const R = 8.31446261815324;
 
@@ -12,9 +12,9 @@ describe('Peng-Robinson and Soave-Redlich-Kwong', () => {
   test('agree with the reference states: Z, ln φ, its slopes in T and P, residual enthalpy', () => {
     for (const state of equationOfState.states) {
       const { model, z } = referenceModel(state.mixture, state.model);
-      const out = makePhaseProperties(model.n);
+      const out = new PhaseProperties(model.n);
       state.roots.forEach((root, k) => {
-        model.evaluate(k === 0 ? 'liquid' : 'vapour', state.T, state.P, z, out, 'all');
+        model.evaluate(k === 0 ? 'liquid' : 'vapour', z, out.at(state.T, state.P), 'all');
         const close = (ours: number, theirs: number, what: string): void => {
           const error = Math.abs(ours - theirs) / Math.max(1, Math.abs(theirs));
           expect(error, `${state.id}, root ${k}: ${what} ${ours} for ${theirs}`).toBeLessThan(1e-8);
@@ -76,14 +76,14 @@ describe('thermodynamic consistency', () => {
       fc.property(states, (state) => {
         const { n, T, P, phase } = state;
         const evaluate = residualOf(state);
-        const out = makePhaseProperties(n);
-        const again = makePhaseProperties(n);
+        const out = new PhaseProperties(n);
+        const again = new PhaseProperties(n);
         const moles = fractions(state.parts);
-        evaluate(phase, T, P, moles, out, 'all');
+        evaluate(phase, moles, out.at(T, P), 'all');
         // Near a critical point, or where a root is about to vanish, differences are worthless; the volume's slope tells.
         fc.pre(Math.abs(out.dVolumeDP) * P < 20 * out.volume);
         const at = (t: number, p: number, m: Float64Array): PhaseProperties => {
-          evaluate(phase, t, p, fractions([...m]), again, 'all');
+          evaluate(phase, fractions([...m]), again.at(t, p), 'all');
           return again;
         };
         const nearby = [
@@ -128,9 +128,9 @@ describe('thermodynamic consistency', () => {
     fc.assert(
       fc.property(states, (state) => {
         const { n, T, P, phase } = state;
-        const out = makePhaseProperties(n);
+        const out = new PhaseProperties(n);
         const x = fractions(state.parts);
-        residualOf(state)(phase, T, P, x, out, 'all');
+        residualOf(state)(phase, x, out.at(T, P), 'all');
         const size = Math.max(...out.dLnPhiDN.map(Math.abs), 1);
         for (let j = 0; j < n; j++) {
           let sum = 0;
@@ -148,8 +148,8 @@ describe('thermodynamic consistency', () => {
   test('a dilute gas is ideal, and the whole model then has the enthalpy of its elements', () => {
     const records = ['benzene', 'water', 'acetone'].map(databankRecord);
     const model = cubicOf(records);
-    const out = makePhaseProperties(3);
-    model.evaluate('vapour', 298.15, 1, Float64Array.of(0.2, 0.3, 0.5), out, 'all');
+    const out = new PhaseProperties(3);
+    model.evaluate('vapour', Float64Array.of(0.2, 0.3, 0.5), out.at(298.15, 1), 'all');
     for (const ln of out.lnPhi) expect(Math.abs(ln)).toBeLessThan(1e-5);
     const formed = 0.2 * formation(records[0]) + 0.3 * formation(records[1]) + 0.5 * formation(records[2]);
     expect(out.enthalpy).toBeCloseTo(formed, 0);
@@ -164,8 +164,8 @@ describe('published', () => {
   /** Z and hʳ/RT at the source's own rounded Tr and Pr. */
   function at(constants: typeof SRK, phase: 'liquid' | 'vapour', Tr: number, Pr: number): { Z: number; hOverRT: number } {
     const [T, P] = [Tr * butane.Tc, Pr * butane.Pc];
-    const out = makePhaseProperties(1);
-    cubicResidual([butane], constants, none)(phase, T, P, Float64Array.of(1), out, 'all');
+    const out = new PhaseProperties(1);
+    cubicResidual([butane], constants, none)(phase, Float64Array.of(1), out.at(T, P), 'all');
     return { Z: (out.volume * P) / (R * T), hOverRT: out.enthalpy / (R * T) };
   }
   test('volumes of saturated n-butane at 350 K by two equations', () => {

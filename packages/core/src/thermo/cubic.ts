@@ -51,11 +51,11 @@ export function cubicModel(
     hasIdealVapour: false,
     hasOneEquation: true,
     molarMass: Float64Array.from(records, (c) => c.molarMass.value),
-    evaluate(phase, T, P, x, out, extent) {
-      residual(phase, T, P, x, out, extent);
+    evaluate(phase, x, out, extent) {
+      residual(phase, x, out, extent);
       if (extent !== 'all') return;
       for (let i = 0; i < n; i++) {
-        idealGasEnthalpy(records[i], T, pure);
+        idealGasEnthalpy(records[i], pure.at(out.T));
         out.enthalpy += x[i] * pure.value;
         out.dEnthalpyDT += x[i] * pure.dT;
         out.dEnthalpyDN[i] += pure.value;
@@ -91,8 +91,9 @@ export function cubicResidual(
   const Fi = new Float64Array(n);
   const Pi = new Float64Array(n);
 
-  return (phase, T, P, x, out: PhaseProperties, extent) => {
-    const { D, dT: DT, dT2: DTT, Di, DiT, Dij, B, b } = mix(T, x);
+  return (phase, x, out: PhaseProperties, extent) => {
+    const { T, P } = out;
+    const { D, dT: DT, dT2: DTT, Di, DiT, Dij, B, b } = mix(x, out);
     const RT = R * T;
     root[0] = (D * P) / (RT * RT);
     root[1] = (B * P) / RT;

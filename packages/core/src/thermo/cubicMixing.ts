@@ -7,6 +7,7 @@
  * The root of a is what mixes and what is nearly straight in √T, so it and its two slopes in T are what is kept.
  */
 import { R } from '../properties/index.ts';
+import type { Temperature } from './model.ts';
 
 /** A component as a cubic equation sees it. */
 export interface CubicComponent {
@@ -28,7 +29,7 @@ export interface Interaction {
   predict?: Predictor;
 }
 
-export type Predictor = (T: number, roots: RootsOfA, k: Float64Array, dk: Float64Array, d2k: Float64Array) => void;
+export type Predictor = (at: Temperature, roots: RootsOfA, k: Float64Array, dk: Float64Array, d2k: Float64Array) => void;
 
 /** √aᵢ and its first two slopes in T. */
 export interface RootsOfA {
@@ -91,7 +92,7 @@ export const makeMixed = (n: number, b: Float64Array): Mixed => ({
   b,
 });
 
-/** Covolumes, and the roots of each component's attraction, which `at(T)` renews. */
+/** Covolumes, and the roots of each component's attraction, which `renew` renews. */
 export function attractionOf(components: readonly CubicComponent[], constants: CubicConstants) {
   const n = components.length;
   const { omegaA, omegaB, m } = constants;
@@ -104,7 +105,8 @@ export function attractionOf(components: readonly CubicComponent[], constants: C
   const twu = components.map((c) => c.twu);
   const isTwu = twu.some((t) => t !== undefined);
 
-  function rootsOfA(T: number): void {
+  function rootsOfA(at: Temperature): void {
+    const { T } = at;
     const rootT = Math.sqrt(T);
     for (let i = 0; i < n; i++) {
       const value = 1 + slope[i] * (1 - rootT / rootTc[i]);
@@ -114,10 +116,10 @@ export function attractionOf(components: readonly CubicComponent[], constants: C
       sT[i] = scale[i] * first;
       sTT[i] = (-scale[i] * first) / (2 * T);
     }
-    if (isTwu) twuRoots(T);
+    if (isTwu) twuRoots(at);
   }
 
-  function twuRoots(T: number): void {
+  function twuRoots({ T }: Temperature): void {
     for (let i = 0; i < n; i++) {
       const own = twu[i];
       if (own === undefined) continue;
@@ -132,13 +134,13 @@ export function attractionOf(components: readonly CubicComponent[], constants: C
     }
   }
 
-  return { b, roots, at: rootsOfA };
+  return { b, roots, renew: rootsOfA };
 }
 
 /** Returns what mixes at T and x. */
 export function cubicMixing(components: readonly CubicComponent[], constants: CubicConstants, { k0, k1, predict }: Interaction) {
   const n = components.length;
-  const { b, roots, at: rootsOfA } = attractionOf(components, constants);
+  const { b, roots, renew } = attractionOf(components, constants);
   const { s, sT, sTT } = roots;
   const k = Float64Array.from(k0);
   const dk = Float64Array.from(k1);
@@ -146,15 +148,15 @@ export function cubicMixing(components: readonly CubicComponent[], constants: Cu
   const isConstant = predict === undefined && k1.every((v) => v === 0);
   const mixed = makeMixed(n, b);
 
-  function interactions(T: number): void {
+  function interactions(at: Temperature): void {
     if (isConstant) return;
-    for (let p = 0; p < n * n; p++) k[p] = k0[p] + k1[p] * T;
-    predict?.(T, roots, k, dk, d2k);
+    for (let p = 0; p < n * n; p++) k[p] = k0[p] + k1[p] * at.T;
+    predict?.(at, roots, k, dk, d2k);
   }
 
-  return function mix(T: number, x: Float64Array): Mixed {
-    rootsOfA(T);
-    interactions(T);
+  return function mix(x: Float64Array, at: Temperature): Mixed {
+    renew(at);
+    interactions(at);
     let D = 0;
     let dT = 0;
     let dT2 = 0;

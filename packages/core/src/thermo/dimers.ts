@@ -10,6 +10,7 @@
 import type { ComponentRecord } from '../databank/index.ts';
 import { factorDense, solveDense } from '../numerics/index.ts';
 import { R } from '../properties/index.ts';
+import type { PhaseProperties } from './model.ts';
 import type { VapourModel } from './vapour.ts';
 
 const TORR = 101325 / 760; // Pa
@@ -69,7 +70,11 @@ export function dimerisingVapour(components: readonly ComponentRecord[]): Vapour
     }
   }
 
-  function fillJacobian(P: number, s: number, inert: number): void {
+  /** Where the species are, and what of them no array holds: s, and the part that does not pair. */
+  const now = { T: 0, P: 0, s: 0, inert: 0 };
+
+  function fillJacobian(): void {
+    const { P, s, inert } = now;
     for (let i = 0; i < m; i++) {
       for (let j = 0; j < m; j++) jacobian[i * size + j] = (i === j ? 1 : 0) + (c[i * m + j] * p[j]) / bound[i];
       jacobian[i * size + m] = -1;
@@ -78,39 +83,42 @@ export function dimerisingVapour(components: readonly ComponentRecord[]): Vapour
     jacobian[m * size + m] = (s * (1 + inert)) / (2 * P);
   }
 
-  /** Leaves u, p, bound and the factored Jacobian at the solution; returns s. */
-  function solveSpecies(T: number, P: number, y: Float64Array): number {
+  /** Leaves u, p, bound, s and the factored Jacobian at the solution. */
+  function solveSpecies(y: Float64Array, { T, P }: PhaseProperties): void {
+    now.T = T;
+    now.P = P;
     for (let k = 0; k < m * m; k++) c[k] = Math.exp(A[k] + B[k] / T);
-    let inert = 1;
-    for (let i = 0; i < m; i++) inert -= y[acids[i]];
-    let s = P;
-    for (let i = 0; i < m; i++) u[i] = (2 * s) / (1 + Math.sqrt(1 + 4 * c[i * m + i] * y[acids[i]] * s));
+    now.inert = 1;
+    for (let i = 0; i < m; i++) now.inert -= y[acids[i]];
+    now.s = P;
+    for (let i = 0; i < m; i++) u[i] = (2 * P) / (1 + Math.sqrt(1 + 4 * c[i * m + i] * y[acids[i]] * P));
     for (let k = 0; k < MAX_STEPS; k++) {
       partials(y);
-      let total = s * (1 + inert);
+      let total = now.s * (1 + now.inert);
       for (let i = 0; i < m; i++) {
-        step[i] = Math.log(s / (u[i] * bound[i]));
+        step[i] = Math.log(now.s / (u[i] * bound[i]));
         total += p[i];
       }
       step[m] = 1 - total / (2 * P);
-      fillJacobian(P, s, inert);
+      fillJacobian();
       factorDense(jacobian, pivot, size);
       solveDense(jacobian, pivot, step, size);
       let worst = 0;
       for (let i = 0; i < size; i++) worst = Math.max(worst, Math.abs(step[i]));
       const share = Math.min(1, LONGEST_STEP / worst);
       for (let i = 0; i < m; i++) u[i] *= Math.exp(share * step[i]);
-      s *= Math.exp(share * step[m]);
+      now.s *= Math.exp(share * step[m]);
       if (worst < TOLERANCE * 10) break;
     }
     partials(y);
-    fillJacobian(P, s, inert);
+    fillJacobian();
     factorDense(jacobian, pivot, size);
-    return s;
   }
 
   /** Slopes of ln u and ln s in mole number k, into `step`. */
-  function slopesInN(k: number, P: number, s: number, sum: number): void {
+  function slopesInN(k: number): void {
+    const { P, s } = now;
+    const sum = 2 * P - s; // Σ yᵢuᵢ
     const a = place[k];
     const uk = a < 0 ? s : u[a];
     for (let i = 0; i < m; i++) step[i] = -((a < 0 ? 0 : c[i * m + a] * u[a]) - (bound[i] - 1)) / bound[i];
@@ -120,8 +128,10 @@ export function dimerisingVapour(components: readonly ComponentRecord[]): Vapour
 
   return {
     isIdeal: false,
-    evaluate(T, P, y, out, extent) {
-      const s = solveSpecies(T, P, y);
+    evaluate(y, out, extent) {
+      const { T, P } = out;
+      solveSpecies(y, out);
+      const { s } = now;
       for (let i = 0; i < m; i++) {
         byT[i] = 0;
         for (let j = 0; j < m; j++) byT[i] += (B[i * m + j] * c[i * m + j] * p[j]) / (T * T) / bound[i];
@@ -137,16 +147,16 @@ export function dimerisingVapour(components: readonly ComponentRecord[]): Vapour
       byP.fill(0);
       byP[m] = 1 / P;
       solveDense(jacobian, pivot, byP, size);
-      const sum = 2 * P - s; // Σ yᵢuᵢ
       for (let k = 0; k < n; k++) {
-        slopesInN(k, P, s, sum);
+        slopesInN(k);
         for (let i = 0; i < n; i++) out.dLnPhiDN[i * n + k] = step[place[i] < 0 ? m : place[i]];
         out.dLnPhiDP[k] = byP[place[k] < 0 ? m : place[k]] - 1 / P;
       }
       if (extent === 'slopes') return;
-      enthalpyAndVolume(T, s, out);
+      enthalpyAndVolume(out);
     },
-    pure(i, T, P, out) {
+    pure(i, out) {
+      const { T, P } = out;
       const a = place[i];
       if (a < 0) {
         out.lnPhi = out.dLnPhiDT = out.dLnPhiDP = out.enthalpy = out.dEnthalpyDT = out.dEnthalpyDP = 0;
@@ -167,7 +177,8 @@ export function dimerisingVapour(components: readonly ComponentRecord[]): Vapour
     },
   };
 
-  function enthalpyAndVolume(T: number, s: number, out: Parameters<VapourModel['evaluate']>[3]): void {
+  function enthalpyAndVolume(out: PhaseProperties): void {
+    const { T, s } = now;
     let h = 0;
     let dT = 0;
     let dP = 0;

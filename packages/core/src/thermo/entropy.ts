@@ -1,5 +1,5 @@
 import { R } from '../properties/index.ts';
-import { makePhaseProperties } from './model.ts';
+import { PhaseProperties } from './model.ts';
 import type { Phase, ThermoModel } from './model.ts';
 
 const BAR = 1e5; // Pa
@@ -10,10 +10,10 @@ const BAR = 1e5; // Pa
  * so that it agrees with the model's own enthalpy and fugacities, whatever the model.
  */
 export function phaseEntropy(model: ThermoModel, phase: Phase, T: number, P: number, x: Float64Array): number {
-  const properties = makePhaseProperties(model.n);
+  const properties = new PhaseProperties(model.n);
   const h = new Float64Array(model.n);
   const s = new Float64Array(model.n);
-  model.evaluate(phase, T, P, x, properties, 'all');
+  model.evaluate(phase, x, properties.at(T, P), 'all');
   model.idealGas(T, h, s);
   let entropy = properties.enthalpy / T;
   for (let i = 0; i < model.n; i++) {

@@ -7,8 +7,9 @@
  * Source: Holderbaum & Gmehling, Fluid Phase Equil. 70 (1991) 251.
  */
 import { R } from '../properties/index.ts';
-import { makeActivity } from './activity.ts';
+import { Activity } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
+import type { Temperature } from './model.ts';
 import { attractionOf, makeMixed } from './cubicMixing.ts';
 import type { CubicComponent, CubicConstants, Mixed } from './cubicMixing.ts';
 
@@ -18,16 +19,17 @@ const A1 = -0.64663;
 /** Returns what mixes at T and x. */
 export function excessMixing(components: readonly CubicComponent[], constants: CubicConstants, liquid: ActivityModel) {
   const n = components.length;
-  const { b, roots, at } = attractionOf(components, constants);
+  const { b, roots, renew } = attractionOf(components, constants);
   const { s, sT, sTT } = roots;
-  const excess = makeActivity(n);
+  const excess = new Activity(n);
   const mixed = makeMixed(n, b);
   const q = new Float64Array(n);
   const qT = new Float64Array(n);
 
-  return function mix(T: number, x: Float64Array): Mixed {
-    at(T);
-    liquid.evaluate(T, x, excess, true);
+  return function mix(x: Float64Array, at: Temperature): Mixed {
+    const { T } = at;
+    renew(at);
+    liquid.evaluate(x, excess.at(T), true);
     const RT = R * T;
     let B = 0;
     for (let i = 0; i < n; i++) B += x[i] * b[i];

@@ -11,21 +11,20 @@
  */
 import type { ComponentRecord } from '../databank/index.ts';
 import {
-  heat,
+  heatUpTo,
   heatOfVaporisation,
   idealGasEnthalpy,
   idealGasEntropy,
-  liquidHeatCapacity,
   liquidVolume,
   lnVapourPressure,
   outsideRange,
   R,
   ValueSlope,
 } from '../properties/index.ts';
-import { makeActivity } from './activity.ts';
+import { Activity } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
-import type { Extent, PhaseProperties, ThermoModel } from './model.ts';
-import { idealVapour, makePureVapour } from './vapour.ts';
+import type { Extent, PhaseProperties, Temperature, ThermoModel } from './model.ts';
+import { idealVapour, PureVapour } from './vapour.ts';
 import type { VapourModel } from './vapour.ts';
 
 /** How the enthalpy of a pure liquid is found; the two differ by what the data of vaporisation and heat capacity disagree in. */
@@ -49,31 +48,32 @@ export function gammaPhiModel(
 ): ThermoModel {
   const { vapour: vapourModel = idealVapour, poynting = false, enthalpy: route = 'heat-of-vaporisation', solutes = [] } = options;
   const n = components.length;
-  const excess = makeActivity(n);
+  const excess = new Activity(n);
   const pure = new ValueSlope();
   const gas = new ValueSlope();
-  const sat = makePureVapour();
+  const sat = new PureVapour();
   const isSolute = components.map((_, i) => solutes[i] !== undefined);
   const soluteVolume = components.map((c, i) => {
     if (!isSolute[i]) return 0;
-    liquidVolume(c, c.normalBoilingPoint?.value ?? SOLUTE_VOLUME_AT * c.criticalTemperature.value, pure);
+    liquidVolume(c, pure.at(c.normalBoilingPoint?.value ?? SOLUTE_VOLUME_AT * c.criticalTemperature.value));
     return pure.value;
   });
 
   /** ln of the saturated vapour's fugacity, Pa, into `pure` with its slope along saturation; leaves `sat`. */
-  function saturation(i: number, T: number): void {
-    lnVapourPressure(components[i], T, pure);
+  function saturation(i: number, { T }: Temperature): void {
+    lnVapourPressure(components[i], pure.at(T));
     if (vapourModel.isIdeal) return;
     const Psat = Math.exp(pure.value);
-    vapourModel.pure(i, T, Psat, sat);
+    vapourModel.pure(i, sat.at(T, Psat));
     const dPsat = Psat * pure.dT;
     pure.value += sat.lnPhi;
     pure.dT += sat.dLnPhiDT + sat.dLnPhiDP * dPsat;
     sat.dEnthalpyDT += sat.dEnthalpyDP * dPsat;
   }
 
-  function liquid(T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent): void {
-    activity.evaluate(T, x, excess, extent !== 'fugacity');
+  function liquid(x: Float64Array, out: PhaseProperties, extent: Extent): void {
+    const { T, P } = out;
+    activity.evaluate(x, excess.at(T), extent !== 'fugacity');
     const lnP = Math.log(P);
     const RT = R * T;
     for (let i = 0; i < n; i++) {
@@ -82,14 +82,14 @@ export function gammaPhiModel(
       out.dLnPhiDP[i] = -1 / P;
       if (isSolute[i]) continue;
       const slopeOf = out.dLnPhiDT[i];
-      saturation(i, T);
+      saturation(i, out);
       out.lnPhi[i] += pure.value;
       out.dLnPhiDT[i] = slopeOf + pure.dT;
       if (!poynting) continue;
-      lnVapourPressure(components[i], T, gas);
+      lnVapourPressure(components[i], gas.at(T));
       const Psat = Math.exp(gas.value);
       const dPsat = Psat * gas.dT;
-      liquidVolume(components[i], T, pure);
+      liquidVolume(components[i], pure.at(T));
       out.lnPhi[i] += (pure.value * (P - Psat)) / RT;
       out.dLnPhiDT[i] += ((pure.dT - pure.value / T) * (P - Psat) - pure.value * dPsat) / RT;
       out.dLnPhiDP[i] += pure.value / RT;
@@ -97,46 +97,50 @@ export function gammaPhiModel(
     if (extent === 'fugacity') return;
     out.dLnPhiDN.set(excess.dLnGammaDN);
     if (extent === 'slopes') return;
-    liquidEnthalpy(T, x, out);
-    liquidVolumes(T, x, out);
+    liquidEnthalpy(x, out);
+    liquidVolumes(x, out);
   }
 
   /** Enthalpy of pure liquid i by way of its vapour, J/mol, into `gas`, with its slope. */
-  function byVaporisation(i: number, T: number): void {
-    idealGasEnthalpy(components[i], T, gas);
-    heatOfVaporisation(components[i], T, pure);
+  function byVaporisation(i: number, at: Temperature): void {
+    const { T } = at;
+    idealGasEnthalpy(components[i], gas.at(T));
+    heatOfVaporisation(components[i], pure.at(T));
     gas.value -= pure.value;
     gas.dT -= pure.dT;
     if (vapourModel.isIdeal) return;
-    saturation(i, T);
+    saturation(i, at);
     gas.value += sat.enthalpy;
     gas.dT += sat.dEnthalpyDT;
   }
 
+  /** Enthalpy of each pure liquid less the integral of its heat capacity, J/mol: at a reference temperature that of the other route. */
   const reference = components.map((c, i) => {
     const { Tmin, Tmax } = c.liquidHeatCapacity;
     const T = Math.min(Math.max(c.normalBoilingPoint?.value ?? Tmax, Tmin), Tmax);
-    if (!isSolute[i]) byVaporisation(i, T);
-    return { T, h: gas.value };
+    if (isSolute[i]) return 0;
+    byVaporisation(i, { T });
+    heatUpTo(c.liquidHeatCapacity, pure.at(T));
+    return gas.value - pure.value;
   });
 
-  function pureLiquid(i: number, T: number): void {
+  function pureLiquid(i: number, at: Temperature): void {
     if (isSolute[i]) {
-      idealGasEnthalpy(components[i], T, gas);
+      idealGasEnthalpy(components[i], gas.at(at.T));
     } else if (route === 'heat-of-vaporisation') {
-      byVaporisation(i, T);
+      byVaporisation(i, at);
     } else {
-      liquidHeatCapacity(components[i], T, pure);
-      gas.value = reference[i].h + heat(components[i].liquidHeatCapacity, reference[i].T, T);
-      gas.dT = pure.value;
+      heatUpTo(components[i].liquidHeatCapacity, gas.at(at.T));
+      gas.value += reference[i];
     }
   }
 
-  function liquidEnthalpy(T: number, x: Float64Array, out: PhaseProperties): void {
+  function liquidEnthalpy(x: Float64Array, out: PhaseProperties): void {
+    const { T } = out;
     let h = -R * T * T * excess.dGDT;
     let dT = -R * T * (2 * excess.dGDT + T * excess.d2GDT2);
     for (let i = 0; i < n; i++) {
-      pureLiquid(i, T);
+      pureLiquid(i, out);
       h += x[i] * gas.value;
       dT += x[i] * gas.dT;
       out.dEnthalpyDN[i] = gas.value - R * T * T * excess.dLnGammaDT[i];
@@ -146,7 +150,7 @@ export function gammaPhiModel(
     out.dEnthalpyDP = 0;
   }
 
-  function liquidVolumes(T: number, x: Float64Array, out: PhaseProperties): void {
+  function liquidVolumes(x: Float64Array, out: PhaseProperties): void {
     let v = 0;
     let dT = 0;
     for (let i = 0; i < n; i++) {
@@ -154,7 +158,7 @@ export function gammaPhiModel(
         pure.value = soluteVolume[i];
         pure.dT = 0;
       } else {
-        liquidVolume(components[i], T, pure);
+        liquidVolume(components[i], pure.at(out.T));
       }
       v += x[i] * pure.value;
       dT += x[i] * pure.dT;
@@ -165,11 +169,11 @@ export function gammaPhiModel(
     out.dVolumeDP = 0;
   }
 
-  function vapour(T: number, P: number, y: Float64Array, out: PhaseProperties, extent: Extent): void {
-    vapourModel.evaluate(T, P, y, out, extent);
+  function vapour(y: Float64Array, out: PhaseProperties, extent: Extent): void {
+    vapourModel.evaluate(y, out, extent);
     if (extent !== 'all') return;
     for (let i = 0; i < n; i++) {
-      idealGasEnthalpy(components[i], T, gas);
+      idealGasEnthalpy(components[i], gas.at(out.T));
       out.enthalpy += y[i] * gas.value;
       out.dEnthalpyDT += y[i] * gas.dT;
       out.dEnthalpyDN[i] += gas.value;
@@ -182,14 +186,14 @@ export function gammaPhiModel(
     hasIdealVapour: vapourModel.isIdeal,
     hasOneEquation: false,
     molarMass: Float64Array.from(components, (c) => c.molarMass.value),
-    evaluate(phase, T, P, x, out, extent) {
-      if (phase === 'liquid') liquid(T, P, x, out, extent);
-      else vapour(T, P, x, out, extent);
+    evaluate(phase, x, out, extent) {
+      if (phase === 'liquid') liquid(x, out, extent);
+      else vapour(x, out, extent);
     },
     firstLnK(T, P, out) {
       for (let i = 0; i < n; i++) {
         const henry = solutes[i];
-        if (henry === undefined) lnVapourPressure(components[i], T, gas);
+        if (henry === undefined) lnVapourPressure(components[i], gas.at(T));
         out[i] = (henry === undefined ? gas.value : henry(T)) - Math.log(P);
       }
     },
@@ -208,7 +212,7 @@ export function idealGasOf(components: readonly ComponentRecord[]): ThermoModel[
   const one = new ValueSlope();
   return (T, h, s) => {
     for (let i = 0; i < components.length; i++) {
-      idealGasEnthalpy(components[i], T, one);
+      idealGasEnthalpy(components[i], one.at(T));
       h[i] = one.value;
       s[i] = idealGasEntropy(components[i], T);
     }

@@ -10,21 +10,25 @@
 import type { ComponentRecord, HenryPair } from '../databank/index.ts';
 import { lnVapourPressure } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
-import { makeActivity } from './activity.ts';
+import { Activity } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
 
 const LEAST_SOLVENT = 0.1;
 
-/** ln H (H in Pa) of one solute in one solvent, with its slope in T; straight in 1/T outside the range of its source. */
-export function lnHenry(pair: HenryPair, solvent: ComponentRecord, T: number, out: ValueSlope): void {
+/** ln H (H in Pa) of one solute in one solvent at `out.T`, with its slope; straight in 1/T outside the range of its source. */
+export function lnHenry(pair: HenryPair, solvent: ComponentRecord, out: ValueSlope): void {
+  const { T } = out;
   if (pair.form === 'inverse') {
     out.value = pair.c[0] + pair.c[1] / T;
     out.dT = -pair.c[1] / (T * T);
     return;
   }
   const inside = Math.min(Math.max(T, pair.Tmin), pair.Tmax);
-  lnVapourPressure(solvent, inside, out);
-  const [A, B, C] = pair.c;
+  lnVapourPressure(solvent, out.at(inside));
+  out.T = T;
+  const A = pair.c[0];
+  const B = pair.c[1];
+  const C = pair.c[2];
   const Tc = solvent.criticalTemperature.value;
   const Tr = inside / Tc;
   const t = 1 - Tr;
@@ -63,7 +67,7 @@ export function henryActivity(
   const n = components.length;
   const ns = solvents.length;
   const nu = solutes.length;
-  const own = makeActivity(ns);
+  const own = new Activity(ns);
   const xs = new Float64Array(ns);
   const l = new Float64Array(nu * ns);
   const dl = new Float64Array(nu * ns);
@@ -71,10 +75,11 @@ export function henryActivity(
   const L = new Float64Array(nu);
   const dL = new Float64Array(nu);
   const d2L = new Float64Array(nu);
+  const solvent = { share: 0 };
   const one = new ValueSlope();
   const two = new ValueSlope();
 
-  function constants(T: number): void {
+  function constants({ T }: Activity): void {
     const h = 1e-3 * T; // second slope, of the enthalpy's slope alone: by difference of analytic first slopes
     for (let k = 0; k < nu; k++) {
       let known = 0;
@@ -84,11 +89,11 @@ export function henryActivity(
       for (let s = 0; s < ns; s++) {
         const pair = pairs[k][s];
         if (pair === undefined) continue;
-        const solvent = components[solvents[s]];
-        lnHenry(pair, solvent, T + h, two);
+        const dissolver = components[solvents[s]];
+        lnHenry(pair, dissolver, two.at(T + h));
         const above = two.dT;
-        lnHenry(pair, solvent, T - h, two);
-        lnHenry(pair, solvent, T, one);
+        lnHenry(pair, dissolver, two.at(T - h));
+        lnHenry(pair, dissolver, one.at(T));
         l[k * ns + s] = one.value;
         dl[k * ns + s] = one.dT;
         d2l[k * ns + s] = (above - two.dT) / (2 * h);
@@ -106,8 +111,8 @@ export function henryActivity(
     }
   }
 
-  /** x′ into xs, and L; returns the share of solvent. */
-  function soluteFree(x: Float64Array): number {
+  /** x′ into xs, L, and the share of solvent. */
+  function soluteFree(x: Float64Array): void {
     let share = 0;
     for (let s = 0; s < ns; s++) share += x[solvents[s]];
     for (let s = 0; s < ns; s++) xs[s] = share > 0 ? x[solvents[s]] / share : 1 / ns;
@@ -121,14 +126,15 @@ export function henryActivity(
         d2L[k] += xs[s] * d2l[p];
       }
     }
-    return Math.max(share, LEAST_SOLVENT);
+    solvent.share = Math.max(share, LEAST_SOLVENT);
   }
 
   return {
-    evaluate(T, x, out, slopes) {
-      constants(T);
-      const share = soluteFree(x);
-      solventModel.evaluate(T, xs, own, slopes);
+    evaluate(x, out, slopes) {
+      constants(out);
+      soluteFree(x);
+      const { share } = solvent;
+      solventModel.evaluate(xs, own.at(out.T), slopes);
       for (let k = 0; k < nu; k++) {
         out.lnGamma[solutes[k]] = L[k];
         out.dLnGammaDT[solutes[k]] = dL[k];

@@ -133,7 +133,7 @@ function firstHenry(pairs: readonly (HenryPair | undefined)[], solvents: readonl
   const pair = pairs[s];
   const out = new ValueSlope();
   return (T: number): number => {
-    if (pair !== undefined) lnHenry(pair, solvents[s], T, out);
+    if (pair !== undefined) lnHenry(pair, solvents[s], out.at(T));
     return out.value;
   };
 }

@@ -13,13 +13,12 @@ export interface ThermoModel {
   /** kg/mol, by component. */
   readonly molarMass: Float64Array;
   /**
-   * Fills `out` for one phase; allocates nothing.
-   * @param T      K
-   * @param P      Pa
+   * Fills `out` for one phase at the temperature and pressure it holds; allocates nothing.
    * @param x      mole fractions, length n, Σx = 1
+   * @param out    `out.at(T, P)` says where
    * @param extent how much is filled; the rest keeps what it held
    */
-  evaluate: (phase: Phase, T: number, P: number, x: Float64Array, out: PhaseProperties, extent: Extent) => void;
+  evaluate: (phase: Phase, x: Float64Array, out: PhaseProperties, extent: Extent) => void;
   /**
    * First K-values for a flash, ln Kᵢ into `out`: pure vapour pressures over P for an activity model, Wilson's correlation for a cubic
    * equation. Good enough to start from, no more.
@@ -31,6 +30,9 @@ export interface ThermoModel {
   outsideRange: (T: number) => { name: string; property: string; Tmin: number; Tmax: number }[];
 }
 
+/** Whatever says at which temperature, K, something is asked for. */
+export type Temperature = Readonly<{ T: number }>;
+
 export type Phase = 'liquid' | 'vapour';
 
 /**
@@ -39,40 +41,47 @@ export type Phase = 'liquid' | 'vapour';
  */
 export type Extent = 'fugacity' | 'slopes' | 'all';
 
-export interface PhaseProperties {
+/**
+ * A phase where it is evaluated, and what is found there. Temperature and pressure stand here because V8 boxes numbers that are handed from function to
+ * function, and not those that stand in an object.
+ */
+export class PhaseProperties {
+  /** K. */
+  T = 0;
+  /** Pa. */
+  P = 0;
   /** ln of fugacity coefficients, length n: fᵢ = xᵢ φᵢ P. */
-  lnPhi: Float64Array;
-  dLnPhiDT: Float64Array; // 1/K
-  dLnPhiDP: Float64Array; // 1/Pa
+  readonly lnPhi: Float64Array;
+  readonly dLnPhiDT: Float64Array; // 1/K
+  readonly dLnPhiDP: Float64Array; // 1/Pa
   /** [i*n + j] = ∂ ln φᵢ / ∂nⱼ at Σn = 1 mol. */
-  dLnPhiDN: Float64Array;
+  readonly dLnPhiDN: Float64Array;
   /** J/mol, from the elements at 298.15 K as ideal gas. */
-  enthalpy: number;
-  dEnthalpyDT: number;
-  dEnthalpyDP: number;
+  enthalpy = 0;
+  dEnthalpyDT = 0;
+  dEnthalpyDP = 0;
   /** ∂(n h)/∂nᵢ: partial molar enthalpies, J/mol. */
-  dEnthalpyDN: Float64Array;
+  readonly dEnthalpyDN: Float64Array;
   /** m³/mol. */
-  volume: number;
-  dVolumeDT: number;
-  dVolumeDP: number;
+  volume = 0;
+  dVolumeDT = 0;
+  dVolumeDP = 0;
   /** ∂(n v)/∂nᵢ: partial molar volumes, m³/mol. */
-  dVolumeDN: Float64Array;
-}
+  readonly dVolumeDN: Float64Array;
 
-export function makePhaseProperties(n: number): PhaseProperties {
-  return {
-    lnPhi: new Float64Array(n),
-    dLnPhiDT: new Float64Array(n),
-    dLnPhiDP: new Float64Array(n),
-    dLnPhiDN: new Float64Array(n * n),
-    enthalpy: 0,
-    dEnthalpyDT: 0,
-    dEnthalpyDP: 0,
-    dEnthalpyDN: new Float64Array(n),
-    volume: 0,
-    dVolumeDT: 0,
-    dVolumeDP: 0,
-    dVolumeDN: new Float64Array(n),
-  };
+  constructor(n: number) {
+    this.lnPhi = new Float64Array(n);
+    this.dLnPhiDT = new Float64Array(n);
+    this.dLnPhiDP = new Float64Array(n);
+    this.dLnPhiDN = new Float64Array(n * n);
+    this.dEnthalpyDN = new Float64Array(n);
+    this.dVolumeDN = new Float64Array(n);
+  }
+
+  /** @param T K  @param P Pa */
+  at(T: number, P: number): this {
+    this.T = T;
+    this.P = P;
+    return this;
+  }
 }

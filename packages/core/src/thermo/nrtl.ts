@@ -29,7 +29,7 @@ export function nrtl(n: number, { a, b, alpha }: NrtlParameters): ActivityModel 
   const dS = new Float64Array(n);
   const dC = new Float64Array(n);
 
-  function interactions(T: number): void {
+  function interactions({ T }: Activity): void {
     for (let k = 0; k < size; k++) {
       const t = a[k] + b[k] / T;
       const dt = -b[k] / (T * T);
@@ -61,7 +61,8 @@ export function nrtl(n: number, { a, b, alpha }: NrtlParameters): ActivityModel 
     }
   }
 
-  function gammas(T: number, x: Float64Array, out: Activity): void {
+  function gammas(x: Float64Array, out: Activity): void {
+    const { T } = out;
     for (let i = 0; i < n; i++) {
       let ln = C[i] / S[i];
       let dT = (dC[i] - ln * dS[i]) / S[i];
@@ -93,7 +94,8 @@ export function nrtl(n: number, { a, b, alpha }: NrtlParameters): ActivityModel 
   }
 
   /** First and second slope of g in T: (C/S)″ = (C″ − (C/S) S″ − 2 (C/S)′ S′)/S. */
-  function slopesInTemperature(T: number, x: Float64Array, out: Activity): void {
+  function slopesInTemperature(x: Float64Array, out: Activity): void {
+    const { T } = out;
     let first = 0;
     let second = 0;
     for (let i = 0; i < n; i++) {
@@ -116,13 +118,13 @@ export function nrtl(n: number, { a, b, alpha }: NrtlParameters): ActivityModel 
   }
 
   return {
-    evaluate(T, x, out, slopes) {
-      interactions(T);
+    evaluate(x, out, slopes) {
+      interactions(out);
       sums(x);
-      gammas(T, x, out);
+      gammas(x, out);
       if (!slopes) return;
       slopesInMoles(x, out);
-      slopesInTemperature(T, x, out);
+      slopesInTemperature(x, out);
     },
   };
 }

@@ -63,7 +63,7 @@ function shares(c: ComponentRecord): Map<string, number> {
 
 /** What writes the predicted kᵢⱼ of `pairs` over a matrix, with slopes; b by component, m³/mol. */
 export function predictInteractions(n: number, b: Float64Array, pairs: readonly Ppr78Pair[]): Predictor {
-  return (T, { s, sT, sTT }, k, dk, d2k) => {
+  return ({ T }, { s, sT, sTT }, k, dk, d2k) => {
     for (const { i, j, e, f } of pairs) {
       let E = 0;
       let dE = 0;
@@ -74,9 +74,12 @@ export function predictInteractions(n: number, b: Float64Array, pairs: readonly 
         dE -= (value * f[term]) / T;
         d2E += (value * f[term] * (f[term] + 1)) / (T * T);
       }
-      const [di, dj] = [s[i] / b[i], s[j] / b[j]];
-      const [diT, djT] = [sT[i] / b[i], sT[j] / b[j]];
-      const [diTT, djTT] = [sTT[i] / b[i], sTT[j] / b[j]];
+      const di = s[i] / b[i];
+      const dj = s[j] / b[j];
+      const diT = sT[i] / b[i];
+      const djT = sT[j] / b[j];
+      const diTT = sTT[i] / b[i];
+      const djTT = sTT[j] / b[j];
       const gap = di - dj;
       const gapT = diT - djT;
       const below = 2 * di * dj;

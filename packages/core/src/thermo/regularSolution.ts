@@ -12,9 +12,9 @@ import type { ActivityModel } from './activity.ts';
 export function solubilityParameter(c: ComponentRecord): { delta: number; V: number } {
   const T = Math.min(T_REFERENCE, 0.75 * c.criticalTemperature.value);
   const out = new ValueSlope();
-  liquidVolume(c, T, out);
+  liquidVolume(c, out.at(T));
   const V = out.value;
-  heatOfVaporisation(c, T, out);
+  heatOfVaporisation(c, out.at(T));
   return { delta: Math.sqrt(Math.max(out.value - R * T, 0) / V), V };
 }
 
@@ -24,7 +24,8 @@ export function regularSolution(components: readonly ComponentRecord[]): Activit
   const V = Float64Array.from(own, (o) => o.V);
   const delta = Float64Array.from(own, (o) => o.delta);
   return {
-    evaluate(T, x, out, slopes) {
+    evaluate(x, out, slopes) {
+      const { T } = out;
       let volume = 0;
       let mean = 0;
       for (let i = 0; i < n; i++) {

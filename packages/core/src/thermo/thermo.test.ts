@@ -12,7 +12,7 @@ import {
   raoult,
   solvedValue,
 } from '../testing/index.ts';
-import { buildModel, idealSolution, gammaPhiModel, makeActivity, makePhaseProperties, nrtl, uniquac, wilson } from './index.ts';
+import { buildModel, idealSolution, gammaPhiModel, Activity, PhaseProperties, nrtl, uniquac, wilson } from './index.ts';
 import type { ActivityModel, ThermoModel } from './index.ts';
 
 /** A random NRTL liquid of n components: parameters, composition, temperature. */
@@ -56,8 +56,8 @@ describe('NRTL', () => {
       b: Float64Array.of(0, -121.2691 / 1.98721, 1337.8574 / 1.98721, 0),
       alpha: Float64Array.of(0, 0.2974, 0.2974, 0),
     });
-    const out = makeActivity(2);
-    model.evaluate(343.15, Float64Array.of(0.252, 0.748), out, true);
+    const out = new Activity(2);
+    model.evaluate(Float64Array.of(0.252, 0.748), out.at(343.15), true);
     published(source, 'γ of ethanol, x₁ = 0.252', Math.exp(out.lnGamma[0]), 1.936, 0.0005);
     published(source, 'γ of water, x₁ = 0.252', Math.exp(out.lnGamma[1]), 1.154, 0.0005);
   });
@@ -70,11 +70,11 @@ describe.each(['NRTL', 'Wilson', 'UNIQUAC'] as const)('%s', (name) => {
         const { n, T } = liquid;
         const model = activityOf(liquid, name);
         const moles = fractions(liquid.parts);
-        const out = makeActivity(n);
-        const again = makeActivity(n);
-        model.evaluate(T, moles, out, true);
+        const out = new Activity(n);
+        const again = new Activity(n);
+        model.evaluate(moles, out.at(T), true);
         const lnGammaAt = (i: number, t: number, m: Float64Array): number => {
-          model.evaluate(t, fractions([...m]), again, false);
+          model.evaluate(fractions([...m]), again.at(t), false);
           return again.lnGamma[i];
         };
         for (let i = 0; i < n; i++) {
@@ -94,20 +94,20 @@ describe.each(['NRTL', 'Wilson', 'UNIQUAC'] as const)('%s', (name) => {
         const { n, T } = liquid;
         const model = activityOf(liquid, name);
         const x = fractions(liquid.parts);
-        const out = makeActivity(n);
-        model.evaluate(T, x, out, true);
+        const out = new Activity(n);
+        model.evaluate(x, out.at(T), true);
         for (let j = 0; j < n; j++) {
           let sum = 0;
           for (let i = 0; i < n; i++) sum += x[i] * out.dLnGammaDN[i * n + j];
           expect(Math.abs(sum)).toBeLessThan(1e-11);
         }
-        const again = makeActivity(n);
+        const again = new Activity(n);
         const g = (t: number): number => {
-          model.evaluate(t, x, again, true);
+          model.evaluate(x, again.at(t), true);
           return x.reduce((s, xi, i) => s + xi * again.lnGamma[i], 0);
         };
         const gSlope = (t: number): number => {
-          model.evaluate(t, x, again, true);
+          model.evaluate(x, again.at(t), true);
           return again.dGDT;
         };
         expectSlope(g, T, 0.01, out.dGDT, 1e-6, 1e-6);
@@ -126,10 +126,10 @@ describe('NRTL, the limits', () => {
       b: Float64Array.of(0, pair.b[0], pair.b[1], 0),
       alpha: new Float64Array(4).fill(pair.alpha),
     });
-    const out = makeActivity(2);
-    model.evaluate(340, Float64Array.of(1, 0), out, false);
+    const out = new Activity(2);
+    model.evaluate(Float64Array.of(1, 0), out.at(340), false);
     expect(out.lnGamma[0]).toBeCloseTo(0, 14);
-    model.evaluate(340, Float64Array.of(0, 1), out, false);
+    model.evaluate(Float64Array.of(0, 1), out.at(340), false);
     expect(out.lnGamma[1]).toBeCloseTo(0, 14);
   });
 });
@@ -148,14 +148,14 @@ describe('the seam at low pressure', () => {
         fc.double({ min: 5e4, max: 3e5, noNaN: true }),
         fc.double({ min: 0.02, max: 0.98, noNaN: true }),
         (T, P, x1) => {
-          const out = makePhaseProperties(2);
-          const again = makePhaseProperties(2);
+          const out = new PhaseProperties(2);
+          const again = new PhaseProperties(2);
           const n = Float64Array.of(x1, 1 - x1);
           const at = (t: number, p: number, moles: Float64Array) => {
-            model.evaluate(phase, t, p, fractions([...moles]), again, 'all');
+            model.evaluate(phase, fractions([...moles]), again.at(t, p), 'all');
             return again;
           };
-          model.evaluate(phase, T, P, n, out, 'all');
+          model.evaluate(phase, n, out.at(T, P), 'all');
           const total = (m: Float64Array): number => m[0] + m[1];
           for (let i = 0; i < 2; i++) {
             expectSlope((t) => at(t, P, n).lnPhi[i], T, 0.01, out.dLnPhiDT[i], 1e-5, 1e-6);
@@ -177,12 +177,12 @@ describe('the seam at low pressure', () => {
   test('enthalpy is the slope of fugacity in T: Gibbs and Helmholtz for the excess part', () => {
     const model = acetoneWater();
     const ideal = raoult(databankRecord('acetone'), databankRecord('water'));
-    const out = makePhaseProperties(2);
+    const out = new PhaseProperties(2);
     const x = Float64Array.of(0.3, 0.7);
-    ideal.evaluate('liquid', 340, 1e5, x, out, 'all');
+    ideal.evaluate('liquid', x, out.at(340, 1e5), 'all');
     const idealSlopes = Float64Array.from(out.dLnPhiDT);
     const idealEnthalpy = out.enthalpy;
-    model.evaluate('liquid', 340, 1e5, x, out, 'all');
+    model.evaluate('liquid', x, out.at(340, 1e5), 'all');
     const slope = x.reduce((s, xi, i) => s + xi * (out.dLnPhiDT[i] - idealSlopes[i]), 0);
     expect(out.enthalpy - idealEnthalpy).toBeCloseTo(-R * 340 * 340 * slope, 6);
   });
@@ -190,10 +190,10 @@ describe('the seam at low pressure', () => {
     const pair = orientedPair(nrtlPairs, '67-64-1', '7732-18-5');
     const there = acetoneWater();
     const back = solvedValue(buildModel(nrtlMixture([databankRecord('water'), databankRecord('acetone')], pair ? [pair] : [])));
-    const a = makePhaseProperties(2);
-    const b = makePhaseProperties(2);
-    there.evaluate('liquid', 350, 1e5, Float64Array.of(0.2, 0.8), a, 'all');
-    back.evaluate('liquid', 350, 1e5, Float64Array.of(0.8, 0.2), b, 'all');
+    const a = new PhaseProperties(2);
+    const b = new PhaseProperties(2);
+    there.evaluate('liquid', Float64Array.of(0.2, 0.8), a.at(350, 1e5), 'all');
+    back.evaluate('liquid', Float64Array.of(0.8, 0.2), b.at(350, 1e5), 'all');
     expect(b.lnPhi[1]).toBeCloseTo(a.lnPhi[0], 12);
     expect(b.enthalpy).toBeCloseTo(a.enthalpy, 6);
     expect(b.volume).toBeCloseTo(a.volume, 12);
@@ -202,10 +202,10 @@ describe('the seam at low pressure', () => {
     const records = [...components.slice(0, 3)];
     const none = nrtl(3, { a: new Float64Array(9), b: new Float64Array(9), alpha: new Float64Array(9).fill(0.3) });
     const x = Float64Array.of(0.2, 0.3, 0.5);
-    const a = makePhaseProperties(3);
-    const b = makePhaseProperties(3);
-    gammaPhiModel(records, none).evaluate('liquid', 340, 1e5, x, a, 'all');
-    gammaPhiModel(records, idealSolution).evaluate('liquid', 340, 1e5, x, b, 'all');
+    const a = new PhaseProperties(3);
+    const b = new PhaseProperties(3);
+    gammaPhiModel(records, none).evaluate('liquid', x, a.at(340, 1e5), 'all');
+    gammaPhiModel(records, idealSolution).evaluate('liquid', x, b.at(340, 1e5), 'all');
     expect(a).toEqual(b);
   });
   test('a pair without parameters is an open point, never silently ideal', () => {
@@ -220,8 +220,8 @@ describe('the seam at low pressure', () => {
 describe('Wilson, published', () => {
   const at = (L12: number, L21: number, x1: number): [number, number] => {
     const model = wilson(2, { a: new Float64Array(4), ratio: Float64Array.of(1, L12, L21, 1) });
-    const out = makeActivity(2);
-    model.evaluate(343.15, Float64Array.of(x1, 1 - x1), out, false);
+    const out = new Activity(2);
+    model.evaluate(Float64Array.of(x1, 1 - x1), out.at(343.15), false);
     return [Math.exp(out.lnGamma[0]), Math.exp(out.lnGamma[1])];
   };
   test('ethanol and water at 70 °C', () => {
@@ -237,8 +237,8 @@ describe('Wilson, published', () => {
       a: Float64Array.of(0, 437.98 * perCalorie, 1238 * perCalorie, 0),
       ratio: Float64Array.of(1, 18.07 / 76.92, 76.92 / 18.07, 1),
     });
-    const out = makeActivity(2);
-    model.evaluate(353.15, Float64Array.of(0.25, 0.75), out, false);
+    const out = new Activity(2);
+    model.evaluate(Float64Array.of(0.25, 0.75), out.at(353.15), false);
     published(source, 'γ of 2-propanol by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[0]), 2.1244, 0.0002);
     published(source, 'γ of water by Wilson, x₁ = 0.25', Math.exp(out.lnGamma[1]), 1.1904, 0.00005);
   });
@@ -247,11 +247,10 @@ describe('Wilson, published', () => {
 describe('UNIQUAC, published', () => {
   /** a in K as the source prints it, row-major. */
   function gammas(r: number[], q: number[], a: number[], T: number, x: number[]): number[] {
-    const out = makeActivity(3);
+    const out = new Activity(3);
     uniquac(3, { r: Float64Array.from(r), q: Float64Array.from(q), a: Float64Array.from(a) }).evaluate(
-      T,
       Float64Array.from(x),
-      out,
+      out.at(T),
       false,
     );
     return [...out.lnGamma].map(Math.exp);

@@ -8,7 +8,7 @@
  * Sources: Fredenslund, Jones & Prausnitz, AIChE J. 21 (1975) 1086; Weidlich & Gmehling, Ind. Eng. Chem. Res. 26 (1987) 1372.
  */
 import type { GroupCount, GroupTable } from '../databank/index.ts';
-import type { ActivityModel } from './activity.ts';
+import type { Activity, ActivityModel } from './activity.ts';
 
 export interface UnifacParameters {
   /** Distinct subgroups of the mixture, and νₖᵢ as [k*n + i]. */
@@ -89,12 +89,12 @@ export function unifac(n: number, { R: groupR, Q, count, a, b, c, exponent }: Un
   const F = new Float64Array(n);
   const H = new Float64Array(G * G);
   const M = new Float64Array(G * n);
-  let preparedT = NaN;
+  const prepared = { T: NaN };
 
   /** What depends on temperature alone: ψ and the groups of the pure molecules. */
-  function prepare(T: number): void {
-    if (T === preparedT) return;
-    preparedT = T;
+  function prepare({ T }: Activity): void {
+    if (T === prepared.T) return;
+    prepared.T = T;
     for (let p = 0; p < G * G; p++) {
       const slope = a[p] / (T * T) - c[p]; // d(−(a/T + b + cT))/dT
       const value = Math.exp(-(a[p] / T + b[p] + c[p] * T));
@@ -143,8 +143,8 @@ export function unifac(n: number, { R: groupR, Q, count, a, b, c, exponent }: Un
     }
   }
 
-  /** Fills V, V′ and F; returns Σxq. */
-  function shapes(x: Float64Array): number {
+  /** V, V′ and F. */
+  function shapes(x: Float64Array): void {
     let rMean = 0;
     let rpMean = 0;
     let qMean = 0;
@@ -158,7 +158,6 @@ export function unifac(n: number, { R: groupR, Q, count, a, b, c, exponent }: Un
       Vp[i] = rPower[i] / rpMean;
       F[i] = q[i] / qMean;
     }
-    return qMean;
   }
 
   /** H = ∂ ln Γ/∂N, then M = H ν. */
@@ -177,12 +176,12 @@ export function unifac(n: number, { R: groupR, Q, count, a, b, c, exponent }: Un
   }
 
   return {
-    evaluate(T, x, out, slopes) {
-      prepare(T);
+    evaluate(x, out, slopes) {
+      prepare(out);
       N.fill(0);
       for (let k = 0; k < G; k++) for (let i = 0; i < n; i++) N[k] += count[k * n + i] * x[i];
       fillGroups(N, ofMixture);
-      const qMean = shapes(x);
+      shapes(x);
       for (let i = 0; i < n; i++) {
         const ratio = V[i] / F[i];
         let value = 1 - Vp[i] + Math.log(Vp[i]) - 5 * q[i] * (1 - ratio + Math.log(ratio));
@@ -197,6 +196,7 @@ export function unifac(n: number, { R: groupR, Q, count, a, b, c, exponent }: Un
       }
       if (!slopes) return;
       groupSlopes();
+      const { qMean } = ofMixture;
       out.dGDT = ofMixture.dT;
       out.d2GDT2 = ofMixture.d2T;
       for (let i = 0; i < n; i++) {

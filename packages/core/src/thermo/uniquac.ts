@@ -5,7 +5,7 @@
  * The combinatorial part does not depend on temperature.
  * Source: Abrams & Prausnitz, AIChE J. 21 (1975) 116.
  */
-import type { ActivityModel } from './activity.ts';
+import type { Activity, ActivityModel } from './activity.ts';
 
 /** r and q by component; a n × n and row-major, K, zero on the diagonal. */
 export interface UniquacParameters {
@@ -25,8 +25,8 @@ export function uniquac(n: number, { r, q, a }: UniquacParameters): ActivityMode
   const dS = new Float64Array(n);
   const d2S = new Float64Array(n);
 
-  /** Fills everything that γ and its slopes are made of; returns q̄. */
-  function prepare(T: number, x: Float64Array): number {
+  /** Everything that γ and its slopes are made of. */
+  function prepare(x: Float64Array, { T }: Activity): void {
     let rMean = 0;
     let qMean = 0;
     for (let i = 0; i < n; i++) {
@@ -57,12 +57,11 @@ export function uniquac(n: number, { r, q, a }: UniquacParameters): ActivityMode
       dS[i] = ds;
       d2S[i] = d2s;
     }
-    return qMean;
   }
 
   return {
-    evaluate(T, x, out, slopes) {
-      const qMean = prepare(T, x);
+    evaluate(x, out, slopes) {
+      prepare(x, out);
       for (let i = 0; i < n; i++) {
         let residual = 1 - Math.log(S[i]);
         let dT = -dS[i] / S[i];
@@ -77,6 +76,8 @@ export function uniquac(n: number, { r, q, a }: UniquacParameters): ActivityMode
       if (!slopes) return;
       let first = 0;
       let second = 0;
+      let qMean = 0;
+      for (let i = 0; i < n; i++) qMean += x[i] * q[i];
       for (let i = 0; i < n; i++) {
         const relative = dS[i] / S[i];
         first -= x[i] * q[i] * relative;

@@ -5,37 +5,37 @@ import type { Extent, PhaseProperties } from './model.ts';
 export interface VapourModel {
   readonly isIdeal: boolean;
   /**
-   * Fills `out` for the mixture: fugacity coefficients with slopes; enthalpy beyond the ideal gas's with slopes; volume with slopes. In the
-   * scope that `extent` says; allocates nothing.
+   * Fills `out` for the mixture where it stands: fugacity coefficients with slopes; enthalpy beyond the ideal gas's with slopes; volume with
+   * slopes. In the scope that `extent` says; allocates nothing.
    */
-  evaluate: (T: number, P: number, y: Float64Array, out: PhaseProperties, extent: Extent) => void;
+  evaluate: (y: Float64Array, out: PhaseProperties, extent: Extent) => void;
   /** Component i alone. */
-  pure: (i: number, T: number, P: number, out: PureVapour) => void;
+  pure: (i: number, out: PureVapour) => void;
 }
 
-/** ln φ and enthalpy beyond the ideal gas's (J/mol) of a pure vapour, each with its slopes in T (1/K) and P (1/Pa). */
-export interface PureVapour {
-  lnPhi: number;
-  dLnPhiDT: number;
-  dLnPhiDP: number;
-  enthalpy: number;
-  dEnthalpyDT: number;
-  dEnthalpyDP: number;
-}
+/** ln φ and enthalpy beyond the ideal gas's (J/mol) of a pure vapour at T (K) and P (Pa), each with its slopes in T (1/K) and P (1/Pa). */
+export class PureVapour {
+  T = 0;
+  P = 0;
+  lnPhi = 0;
+  dLnPhiDT = 0;
+  dLnPhiDP = 0;
+  enthalpy = 0;
+  dEnthalpyDT = 0;
+  dEnthalpyDP = 0;
 
-export const makePureVapour = (): PureVapour => ({
-  lnPhi: 0,
-  dLnPhiDT: 0,
-  dLnPhiDP: 0,
-  enthalpy: 0,
-  dEnthalpyDT: 0,
-  dEnthalpyDP: 0,
-});
+  at(T: number, P: number): this {
+    this.T = T;
+    this.P = P;
+    return this;
+  }
+}
 
 /** Every fugacity coefficient 1, v = RT/P. */
 export const idealVapour: VapourModel = {
   isIdeal: true,
-  evaluate(T, P, _y, out, extent) {
+  evaluate(_y, out, extent) {
+    const { T, P } = out;
     out.lnPhi.fill(0);
     out.dLnPhiDT.fill(0);
     if (extent === 'fugacity') return;
@@ -51,7 +51,7 @@ export const idealVapour: VapourModel = {
     out.dVolumeDP = -out.volume / P;
     out.dVolumeDN.fill(out.volume);
   },
-  pure(_i, _T, _P, out) {
+  pure(_i, out) {
     out.lnPhi = 0;
     out.dLnPhiDT = 0;
     out.dLnPhiDP = 0;

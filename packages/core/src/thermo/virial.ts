@@ -10,6 +10,7 @@
  */
 import type { ComponentRecord } from '../databank/index.ts';
 import { R } from '../properties/index.ts';
+import type { Temperature } from './model.ts';
 import type { VapourModel } from './vapour.ts';
 
 const ATMOSPHERE = 101325; // Pa
@@ -24,8 +25,9 @@ interface Reduced {
   b: number;
 }
 
-/** B with its first two slopes in T, m³/mol and K. */
+/** B at T with its first two slopes in T, m³/mol and K. */
 export interface SecondVirial {
+  T: number;
   B: number;
   dT: number;
   dT2: number;
@@ -62,7 +64,8 @@ function crossOf(i: Reduced, j: Reduced): Reduced {
   return { Tc, Vc, Zc, Pc: (Zc * R * Tc) / Vc, omega: (i.omega + j.omega) / 2, ...polar };
 }
 
-function tsonopoulos({ Tc, Pc, omega, a, b }: Reduced, T: number, out: SecondVirial): void {
+function tsonopoulos({ Tc, Pc, omega, a, b }: Reduced, out: SecondVirial): void {
+  const { T } = out;
   const u = Tc / T; // 1/Tr
   const u2 = u * u;
   const u3 = u2 * u;
@@ -81,8 +84,8 @@ function tsonopoulos({ Tc, Pc, omega, a, b }: Reduced, T: number, out: SecondVir
 
 /** Second virial coefficient of a pure component, m³/mol. */
 export function secondVirial(c: ComponentRecord, T: number): number {
-  const out = { B: 0, dT: 0, dT2: 0 };
-  tsonopoulos(reducedOf(c), T, out);
+  const out = { T, B: 0, dT: 0, dT2: 0 };
+  tsonopoulos(reducedOf(c), out);
   return out.B;
 }
 
@@ -95,15 +98,17 @@ export function virialVapour(components: readonly ComponentRecord[]): VapourMode
   const d2B = new Float64Array(n * n);
   const row = new Float64Array(n);
   const dRow = new Float64Array(n);
-  const one = { B: 0, dT: 0, dT2: 0 };
-  let preparedT = NaN;
+  const one: SecondVirial = { T: 0, B: 0, dT: 0, dT2: 0 };
+  const prepared = { T: NaN };
 
-  function prepare(T: number): void {
-    if (T === preparedT) return;
-    preparedT = T;
+  /** Coefficients at the temperature of `at`. */
+  function prepare({ T }: Temperature): void {
+    if (T === prepared.T) return;
+    prepared.T = T;
+    one.T = T;
     for (let i = 0; i < n; i++) {
       for (let j = 0; j <= i; j++) {
-        tsonopoulos(cross[i * n + j], T, one);
+        tsonopoulos(cross[i * n + j], one);
         B[i * n + j] = B[j * n + i] = one.B;
         dB[i * n + j] = dB[j * n + i] = one.dT;
         d2B[i * n + j] = d2B[j * n + i] = one.dT2;
@@ -113,8 +118,9 @@ export function virialVapour(components: readonly ComponentRecord[]): VapourMode
 
   return {
     isIdeal: false,
-    evaluate(T, P, y, out, extent) {
-      prepare(T);
+    evaluate(y, out, extent) {
+      const { T, P } = out;
+      prepare(out);
       let mean = 0;
       let dMean = 0;
       let d2Mean = 0;
@@ -154,8 +160,9 @@ export function virialVapour(components: readonly ComponentRecord[]): VapourMode
         out.dVolumeDN[i] = RT / P + row[i] - mean;
       }
     },
-    pure(i, T, P, out) {
-      prepare(T);
+    pure(i, out) {
+      const { T, P } = out;
+      prepare(out);
       const p = i * n + i;
       const RT = R * T;
       out.lnPhi = (B[p] * P) / RT;

@@ -7,7 +7,7 @@
  * Source: Wilson, J. Am. Chem. Soc. 86 (1964) 127.
  */
 import { R } from '../properties/index.ts';
-import type { ActivityModel } from './activity.ts';
+import type { Activity, ActivityModel } from './activity.ts';
 
 /** n × n and row-major: a in J/mol, zero on the diagonal; ratio[i*n + j] = Vⱼ/Vᵢ, one on the diagonal. */
 export interface WilsonParameters {
@@ -23,7 +23,7 @@ export function wilson(n: number, { a, ratio }: WilsonParameters): ActivityModel
   const dS = new Float64Array(n);
   const d2S = new Float64Array(n);
 
-  function sums(T: number, x: Float64Array): void {
+  function sums(x: Float64Array, { T }: Activity): void {
     for (let i = 0; i < n; i++) {
       let s = 0;
       let ds = 0;
@@ -45,8 +45,8 @@ export function wilson(n: number, { a, ratio }: WilsonParameters): ActivityModel
   }
 
   return {
-    evaluate(T, x, out, slopes) {
-      sums(T, x);
+    evaluate(x, out, slopes) {
+      sums(x, out);
       for (let i = 0; i < n; i++) {
         let ln = 1 - Math.log(S[i]);
         let dT = -dS[i] / S[i];

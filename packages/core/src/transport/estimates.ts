@@ -44,7 +44,7 @@ export function transportConstants(record: ComponentRecord): TransportConstants 
 function boilingPoint(record: ComponentRecord): number {
   const Tc = record.criticalTemperature.value;
   const excess = (T: number): number => {
-    lnVapourPressure(record, T, at);
+    lnVapourPressure(record, at.at(T));
     return at.value - Math.log(ATM);
   };
   return bracketedRoot(excess, 0.3 * Tc, Tc, 1e-6);

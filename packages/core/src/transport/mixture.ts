@@ -75,7 +75,7 @@ const volumeOut = new ValueSlope();
 
 /** m³/mol of the saturated liquid; of a dissolved gas no more than its critical volume. */
 function volumeAtMost(c: TransportConstants, T: number): number {
-  liquidVolume(c.record, T, volumeOut);
+  liquidVolume(c.record, volumeOut.at(T));
   return Math.min(volumeOut.value, c.Vc);
 }
 

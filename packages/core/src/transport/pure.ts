@@ -45,14 +45,14 @@ export function liquidViscosity(c: TransportConstants, T: number): number {
 
 function straightInInverse(k: Correlation, T: number): number {
   const inside = Math.min(Math.max(T, k.Tmin), k.Tmax);
-  correlate(k, inside, at);
+  correlate(k, at.at(inside));
   if (inside === T) return at.value;
   return at.value * Math.exp((-at.dT / at.value) * inside * inside * (1 / T - 1 / inside));
 }
 
 /** Value of a table, whose end value holds outside its range. */
 function atEnds(k: Correlation, T: number): number {
-  correlate(k, Math.min(Math.max(T, k.Tmin), k.Tmax), at);
+  correlate(k, at.at(Math.min(Math.max(T, k.Tmin), k.Tmax)));
   return at.value;
 }
 

@@ -13,11 +13,10 @@ const TABLE = 'Pure components against reference equations of state (CoolProp 8.
 type Ours = (c: TransportConstants, T: number) => number;
 
 const out = new ValueSlope();
-const valueOf =
-  (f: (c: TransportConstants['record'], T: number, out: ValueSlope) => void) => (c: TransportConstants, T: number) => {
-    f(c.record, T, out);
-    return out.value;
-  };
+const valueOf = (f: (c: TransportConstants['record'], out: ValueSlope) => void) => (c: TransportConstants, T: number) => {
+  f(c.record, out.at(T));
+  return out.value;
+};
 
 /**
  * [property, in words, ours, limits of the median and of the 90th percentile of the deviation, %]. The limits are one and a half times what

@@ -201,7 +201,7 @@ function pointsOf(correlation: Correlation, factor: number): { x: number[]; y: n
   const { Tmin, Tmax } = correlation;
   const x = Array.from({ length: 61 }, (_, k) => Tmin + ((Tmax - Tmin) * k) / 60);
   const y = x.map((T) => {
-    correlate(correlation, T, out);
+    correlate(correlation, out.at(T));
     return out.value / factor;
   });
   const isKnown = (k: number): boolean => Number.isFinite(y[k]);
