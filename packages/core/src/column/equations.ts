@@ -224,9 +224,10 @@ export class ColumnEquations implements ColumnState {
   private coolCondensate(): void {
     const { T, input, subcoolingHandle, handleValues, condensate } = this;
     const { subcooling } = input;
+    condensate.T = T[0];
     condensate.P = this.pressure[0];
-    if (subcooling?.by === 'temperature') condensate.T = subcooling.value;
-    else condensate.T = T[0] - (subcooling?.value ?? 0) - (subcoolingHandle < 0 ? 0 : handleValues[subcoolingHandle]);
+    if (subcooling !== null) condensate.T = subcooling.by === 'temperature' ? subcooling.value : T[0] - subcooling.value;
+    if (subcoolingHandle >= 0 && subcooling?.by !== 'temperature') condensate.T -= handleValues[subcoolingHandle];
   }
 
   private toFractions(flows: Float64Array, totals: Float64Array, j: number): void {

@@ -115,8 +115,12 @@ export class TargetEquations {
   }
 
   private placeOf(handle: Handle): number {
-    let place = this.places.get(handle);
-    if (place === undefined) this.places.set(handle, (place = this.column.handles.findIndex((h) => sameHandle(h, handle))));
+    return this.places.get(handle) ?? this.findPlace(handle);
+  }
+
+  private findPlace(handle: Handle): number {
+    const place = this.column.handles.findIndex((h) => sameHandle(h, handle));
+    this.places.set(handle, place);
     return place;
   }
 

@@ -65,43 +65,21 @@ export function correlate(correlation: Correlation, out: ValueSlope): void {
       out.dT = out.value * (c[1] / T + (c[2] / (T * T) + (2 * c[3]) / (T * T * T)) / below);
       return;
     }
-    case '105': {
-      const t = below(T, c[2]);
-      const power = t ** c[3];
-      out.value = c[0] * c[1] ** -(1 + power);
-      out.dT = (out.value * Math.log(c[1]) * c[3] * power) / t / c[2];
+    case '105':
+      form105(c, out);
       return;
-    }
     case '106':
       watson(c, out);
       return;
     case '107':
       alyLee(c, out);
       return;
-    case '114': {
-      const Tc = c[0];
-      const A = c[1];
-      const B = c[2];
-      const C = c[3];
-      const D = c[4];
-      const t = below(T, Tc);
-      out.value = (A * A) / t + B - t * (2 * A * C + t * (A * D + t * ((C * C) / 3 + t * ((C * D) / 2 + (t * D * D) / 5))));
-      out.dT = ((A * A) / (t * t) + 2 * A * C + t * (2 * A * D + t * (C * C + t * (2 * C * D + t * D * D)))) / Tc;
+    case '114':
+      form114(c, out);
       return;
-    }
-    case '116': {
-      const Tc = c[0];
-      const A = c[1];
-      const B = c[2];
-      const C = c[3];
-      const D = c[4];
-      const E = c[5];
-      const t = below(T, Tc);
-      const cube = Math.cbrt(t);
-      out.value = A + B * t ** 0.35 + C * cube * cube + D * t + E * t * cube;
-      out.dT = -(0.35 * B * t ** -0.65 + (2 / 3) * (C / cube) + D + (4 / 3) * E * cube) / Tc;
+    case '116':
+      form116(c, out);
       return;
-    }
     case 'antoine':
       out.value = Math.exp(c[0] - c[1] / (T + c[2]));
       out.dT = (out.value * c[1]) / (T + c[2]) ** 2;
@@ -112,32 +90,12 @@ export function correlate(correlation: Correlation, out: ValueSlope): void {
     case 'wagner-36':
       wagner(c, 3, 6, out);
       return;
-    case 'vdi-hvap': {
-      const Tc = c[0];
-      const A = c[1];
-      const B = c[2];
-      const C = c[3];
-      const D = c[4];
-      const E = c[5];
-      const t = below(T, Tc);
-      const cube = Math.cbrt(t);
-      out.value = R * Tc * (A * cube + B * cube * cube + t * (C + t * (D + t ** 4 * E)));
-      out.dT = -R * (A / (3 * cube * cube) + (2 / 3) * (B / cube) + C + 2 * D * t + 6 * E * t ** 5);
+    case 'vdi-hvap':
+      vdiHvap(c, out);
       return;
-    }
-    case 'vdi-viscosity': {
-      const A = c[0];
-      const B = c[1];
-      const C = c[2];
-      const D = c[3];
-      const E = c[4];
-      const x = (C - T) / (T - D);
-      const cube = Math.cbrt(x);
-      out.value = E * Math.exp(A * cube + B * x * cube);
-      const dx = -(1 + x) / (T - D);
-      out.dT = out.value * dx * (A / (3 * cube * cube) + (4 / 3) * B * cube);
+    case 'vdi-viscosity':
+      vdiViscosity(c, out);
       return;
-    }
     case 'trc':
       trc(c, out);
       return;
@@ -145,30 +103,100 @@ export function correlate(correlation: Correlation, out: ValueSlope): void {
       out.value = c[0] + T * (c[1] + T * (c[2] + T * c[3])) + c[4] / (T * T);
       out.dT = c[1] + T * (2 * c[2] + T * 3 * c[3]) - (2 * c[4]) / (T * T * T);
       return;
-    case 'quasi-polynomial': {
-      const Tr = T / c[0];
-      const t = below(T, c[0]);
-      out.value = R * (c[1] * Math.log(t) + c[2] / t + c[3] + Tr * (c[4] + Tr * (c[5] + Tr * c[6])));
-      out.dT = (R / c[0]) * (-c[1] / t + c[2] / (t * t) + c[4] + Tr * (2 * c[5] + Tr * 3 * c[6]));
+    case 'quasi-polynomial':
+      quasiPolynomial(c, out);
       return;
-    }
-    case 'power-sum': {
-      const t = below(T, c[0]);
-      out.value = 0;
-      out.dT = 0;
-      for (let k = 1; k < 7; k += 2) {
-        const term = c[k] * t ** c[k + 1];
-        out.value += term;
-        out.dT -= (c[k + 1] * term) / t / c[0];
-      }
+    case 'power-sum':
+      powerSum(c, out);
       return;
-    }
   }
 }
 
-/** 1 − T/Tc, kept above zero. */
+/** 1 − T/Tc, kept above zero. Who uses it is kept small: V8 puts it in place of the call only there, and a call boxes. */
 function below(T: number, Tc: number): number {
   return Math.max(1 - T / Tc, 1e-12);
+}
+
+function form105(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const t = below(T, c[2]);
+  const power = t ** c[3];
+  out.value = c[0] * c[1] ** -(1 + power);
+  out.dT = (out.value * Math.log(c[1]) * c[3] * power) / t / c[2];
+}
+
+function form114(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const Tc = c[0];
+  const A = c[1];
+  const B = c[2];
+  const C = c[3];
+  const D = c[4];
+  const t = below(T, Tc);
+  out.value = (A * A) / t + B - t * (2 * A * C + t * (A * D + t * ((C * C) / 3 + t * ((C * D) / 2 + (t * D * D) / 5))));
+  out.dT = ((A * A) / (t * t) + 2 * A * C + t * (2 * A * D + t * (C * C + t * (2 * C * D + t * D * D)))) / Tc;
+}
+
+function form116(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const Tc = c[0];
+  const A = c[1];
+  const B = c[2];
+  const C = c[3];
+  const D = c[4];
+  const E = c[5];
+  const t = below(T, Tc);
+  const cube = Math.cbrt(t);
+  out.value = A + B * t ** 0.35 + C * cube * cube + D * t + E * t * cube;
+  out.dT = -(0.35 * B * t ** -0.65 + (2 / 3) * (C / cube) + D + (4 / 3) * E * cube) / Tc;
+}
+
+function vdiHvap(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const Tc = c[0];
+  const A = c[1];
+  const B = c[2];
+  const C = c[3];
+  const D = c[4];
+  const E = c[5];
+  const t = below(T, Tc);
+  const cube = Math.cbrt(t);
+  out.value = R * Tc * (A * cube + B * cube * cube + t * (C + t * (D + t ** 4 * E)));
+  out.dT = -R * (A / (3 * cube * cube) + (2 / 3) * (B / cube) + C + 2 * D * t + 6 * E * t ** 5);
+}
+
+function quasiPolynomial(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const Tr = T / c[0];
+  const t = below(T, c[0]);
+  out.value = R * (c[1] * Math.log(t) + c[2] / t + c[3] + Tr * (c[4] + Tr * (c[5] + Tr * c[6])));
+  out.dT = (R / c[0]) * (-c[1] / t + c[2] / (t * t) + c[4] + Tr * (2 * c[5] + Tr * 3 * c[6]));
+}
+
+function powerSum(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const t = below(T, c[0]);
+  out.value = 0;
+  out.dT = 0;
+  for (let k = 1; k < 7; k += 2) {
+    const term = c[k] * t ** c[k + 1];
+    out.value += term;
+    out.dT -= (c[k + 1] * term) / t / c[0];
+  }
+}
+
+function vdiViscosity(c: number[], out: ValueSlope): void {
+  const { T } = out;
+  const A = c[0];
+  const B = c[1];
+  const C = c[2];
+  const D = c[3];
+  const E = c[4];
+  const x = (C - T) / (T - D);
+  const cube = Math.cbrt(x);
+  out.value = E * Math.exp(A * cube + B * x * cube);
+  const dx = -(1 + x) / (T - D);
+  out.dT = out.value * dx * (A / (3 * cube * cube) + (4 / 3) * B * cube);
 }
 
 function watson(c: number[], out: ValueSlope): void {

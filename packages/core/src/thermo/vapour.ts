@@ -49,7 +49,7 @@ export const idealVapour: VapourModel = {
     out.volume = (R * T) / P;
     out.dVolumeDT = R / P;
     out.dVolumeDP = -out.volume / P;
-    out.dVolumeDN.fill(out.volume);
+    for (let i = 0; i < out.dVolumeDN.length; i++) out.dVolumeDN[i] = out.volume; // fill() would box it
   },
   pure(_i, out) {
     out.lnPhi = 0;
