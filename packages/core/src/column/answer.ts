@@ -4,7 +4,7 @@ import type { ColumnEquations } from './equations.ts';
 import { bottomsDraw, sameHandle } from './handles.ts';
 import { startProfile } from './start.ts';
 import { relativeGainsOf } from './pairing.ts';
-import type { Handle, Quantity, SolvedColumn, SolveRecord } from './types.ts';
+import type { ColumnProfile, Handle, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 
 export function answerOf(column: ColumnEquations, record: SolveRecord, watch: readonly Quantity[]): SolvedColumn {
   const { n, stages, T, liquid, vapour, totalLiquid, totalVapour, handles, handleValues, input } = column;
@@ -47,12 +47,31 @@ export function answerOf(column: ColumnEquations, record: SolveRecord, watch: re
 
 /** Takes an earlier solution over; with another number of stages it is stretched, and handles that it had not begin as in a first profile. */
 export function startFrom(column: ColumnEquations, before: SolvedColumn): void {
-  const { n, stages } = column;
+  const { stages } = column;
   const had = before.T.length;
   const inOld = (handle: Handle): Handle =>
     handle.kind === 'duty' && handle.stage === stages ? { kind: 'duty', stage: had } : handle;
   const places = column.handles.map((handle) => before.handles.findIndex((h) => sameHandle(h, inOld(handle))));
   if (places.includes(-1) || had !== stages) startProfile(column, 0);
+  stretchProfile(column, before);
+  places.forEach((place, k) => {
+    if (place >= 0) column.handleValues[k] = before.handleValues[place];
+  });
+  column.evaluate();
+  column.fillPipes();
+}
+
+/** The same from a column with the same handles and another number of stages. */
+export function startStretched(column: ColumnEquations, before: ColumnEquations): void {
+  stretchProfile(column, before);
+  column.handleValues.set(before.handleValues);
+  column.evaluate();
+  column.fillPipes();
+}
+
+function stretchProfile(column: ColumnEquations, before: ColumnProfile): void {
+  const { n, stages } = column;
+  const had = before.T.length;
   const isTotal = (j: number, of: number): boolean =>
     (j === 0 && column.input.top === 'total-condenser') || (j === of - 1 && column.input.bottom === 'total-reboiler');
   for (let j = 0; j < stages; j++) {
@@ -63,11 +82,6 @@ export function startFrom(column: ColumnEquations, before: SolvedColumn): void {
       column.vapour[j * n + i] = before.vapour[from * n + i];
     }
   }
-  places.forEach((place, k) => {
-    if (place >= 0) column.handleValues[k] = before.handleValues[place];
-  });
-  column.evaluate();
-  column.fillPipes();
 }
 
 /** The stage of the earlier column as far down as stage j of this one; ends that are no equilibrium stages go with themselves alone. */

@@ -3,6 +3,7 @@
  * that is not found from its first profile, one with more or less overhead, or with hardly anything drawn aside, may be.
  */
 import type { ColumnEquations } from './equations.ts';
+import { fewStagesFirst } from './fewStages.ts';
 import { bottomsDraw, firstSideDraw } from './handles.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
@@ -22,7 +23,7 @@ export const easyTargetsFirst: Method = (column, targets) => {
   const [start, farthest] = [new Snapshot(column), new Snapshot(column)];
   for (const nearby of nearbyTargets(column, easy)) {
     if (nearby !== easy) startProfile(column, SWEEPS, undefined, nearby);
-    for (const method of [newton('whole steps'), newton('halved steps'), pseudoTransient]) {
+    for (const method of [newton('whole steps'), newton('halved steps'), fewStagesFirst, pseudoTransient]) {
       const report = method(column, nearby);
       iterations += report.iterations;
       if (!report.isSolved) continue;

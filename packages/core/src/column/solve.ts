@@ -4,14 +4,15 @@ import type { Outcome, Reason } from '../numerics/index.ts';
 import { easyTargetsFirst } from './easyTargets.ts';
 import { ColumnEquations } from './equations.ts';
 import { answerOf, startFrom } from './answer.ts';
+import { fewStagesFirst } from './fewStages.ts';
 import { insideOut } from './insideOut.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { startFromGiven, startProfile, usualSweeps } from './start.ts';
+import { refusalOf } from './refusal.ts';
 import type { SweepKind } from './start.ts';
 import type { ColumnInput, GivenProfile, Quantity, SolvedColumn, SolveRecord } from './types.ts';
-import { stageOverdrawn } from './walk.ts';
 
 export interface SolveOptions {
   /** An earlier solution of the same components to begin from, stretched where the stages are not as many. */
@@ -62,6 +63,7 @@ export const METHOD_NAMES = [
   'Newton, halved steps',
   'inside-out',
   'pseudo-transient',
+  'few stages first',
   'easy targets first',
 ] as const;
 
@@ -72,6 +74,7 @@ const METHODS = {
   'Newton, halved steps': newton('halved steps'),
   'inside-out': insideOut,
   'pseudo-transient': pseudoTransient,
+  'few stages first': fewStagesFirst,
   'easy targets first': easyTargetsFirst,
 } as const satisfies Record<MethodName, Method>;
 
@@ -87,6 +90,7 @@ const POLICY: readonly Attempt[] = [
   { start: 'given profile', method: 'Newton, halved steps' },
   { start: { sweeps: 12, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'few stages first' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'inside-out' },
   { start: { sweeps: 30, kind: 'usual' }, method: 'Newton, whole steps' },
@@ -143,41 +147,5 @@ function stoppedShort(column: ColumnEquations, left: number): Reason {
   };
 }
 
-/** Why a profile that meets every equation is no answer all the same. */
-function refusalOf(column: ColumnEquations): Reason | undefined {
-  const alike = stageOfAlikePhases(column);
-  if (alike >= 0) return { code: 'phases-alike', T: column.T[alike], P: column.pressure[alike] };
-  const dry = dryStageOf(column);
-  if (dry !== undefined) return dry;
-  const overdrawn = stageOverdrawn(column);
-  return overdrawn < 0 ? undefined : { code: 'draw-too-large', stage: overdrawn + 1 };
-}
-
-/** A stage on which hardly any liquid or vapour is left: what its equations then say is nothing. */
-function dryStageOf({ stages, totalLiquid, totalVapour, fed }: ColumnEquations): Reason | undefined {
-  for (let j = 0; j < stages; j++) {
-    if (totalLiquid[j] < DRY * fed) return { code: 'runs-dry', stage: j + 1, phase: 'liquid' };
-    if (totalVapour[j] < DRY * fed) return { code: 'runs-dry', stage: j + 1, phase: 'vapour' };
-  }
-  return undefined;
-}
-
-/** Of everything fed; first bubbles and drops count as 1 mol/s. */
-const DRY = 1e-7;
-
-/** A stage on which liquid and vapour are one phase: near a critical point that meets every equation. */
-function stageOfAlikePhases({ stages, n, liquidOf, vapourOf }: ColumnEquations): number {
-  for (let j = 0; j < stages; j++) {
-    let apart = 0;
-    for (let i = 0; i < n; i++) apart = Math.max(apart, Math.abs(liquidOf[j].lnPhi[i] - vapourOf[j].lnPhi[i]));
-    // At an azeotrope K is 1 as well, but the vapour holds its heat.
-    if (apart < ALIKE && Math.abs(vapourOf[j].enthalpy - liquidOf[j].enthalpy) < NO_HEAT) return j;
-  }
-  return -1;
-}
-
-const ALIKE = 1e-6;
-/** J/mol */
-const NO_HEAT = 10;
 /** Told for an error that is no number: results are finite. */
 const BEYOND_MEASURE = 1e300;
