@@ -23,7 +23,7 @@ export const easyTargetsFirst: Method = (column, targets) => {
   const [start, farthest] = [new Snapshot(column), new Snapshot(column)];
   for (const nearby of nearbyTargets(column, easy)) {
     if (nearby !== easy) startProfile(column, SWEEPS, undefined, nearby);
-    for (const method of [newton('whole steps'), newton('halved steps'), fewStagesFirst, pseudoTransient]) {
+    for (const method of nearby === easy ? [...QUICK, fewStagesFirst, pseudoTransient] : [...QUICK, pseudoTransient]) {
       const report = method(column, nearby);
       iterations += report.iterations;
       if (!report.isSolved) continue;
@@ -133,6 +133,7 @@ const isEasy = (quantity: Quantity): boolean =>
 const isReflux = (a: Quantity, b: Quantity): boolean =>
   a.kind === 'ratio' && b.kind === 'ratio' && a.over.place.at === 'reflux' && b.over.place.at === 'reflux';
 
+const QUICK: readonly Method[] = [newton('whole steps'), newton('halved steps')];
 const EASY_REFLUX = 3;
 /** Of the reflux or boil-up, and of the overhead that was guessed, in this order. */
 const RATIOS = [0.5, 2, 0.2];

@@ -4,10 +4,10 @@ import type { ColumnEquations } from './equations.ts';
 import { stageOverdrawn } from './walk.ts';
 
 export function refusalOf(column: ColumnEquations): Reason | undefined {
-  const alike = stageOfAlikePhases(column);
-  if (alike >= 0) return { code: 'phases-alike', T: column.T[alike], P: column.pressure[alike] };
   const dry = dryStageOf(column);
   if (dry !== undefined) return dry;
+  const alike = stageOfAlikePhases(column);
+  if (alike >= 0) return { code: 'phases-alike', T: column.T[alike], P: column.pressure[alike] };
   const overdrawn = stageOverdrawn(column);
   return overdrawn < 0 ? undefined : { code: 'draw-too-large', stage: overdrawn + 1 };
 }

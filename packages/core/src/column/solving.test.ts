@@ -13,8 +13,19 @@ import {
   solvedValue,
 } from '../testing/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { conflictOf, flowOf, fractionOf, moles, recoveryOf, refluxRatio, solveBounded, solveColumn, walkColumn } from './index.ts';
-import type { ColumnInput, MethodName, Place, Quantity, Target } from './index.ts';
+import {
+  conflictOf,
+  flowOf,
+  fractionOf,
+  METHOD_NAMES,
+  moles,
+  recoveryOf,
+  refluxRatio,
+  solveBounded,
+  solveColumn,
+  walkColumn,
+} from './index.ts';
+import type { ColumnInput, Place, Quantity, Target } from './index.ts';
 
 const ATMOSPHERE = 101325;
 
@@ -54,13 +65,6 @@ const splitter = (more: Partial<ColumnInput> = {}): ColumnInput =>
   });
 
 describe('every way to solve', () => {
-  const methods: MethodName[] = [
-    'Newton, whole steps',
-    'Newton, halved steps',
-    'inside-out',
-    'pseudo-transient',
-    'easy targets first',
-  ];
   const inputs: [string, ColumnInput][] = [
     ['five hydrocarbons', inputOfReference(referenceColumn('03-five-light-hydrocarbons-pr-kij-0'))],
     ['an absorber', inputOfReference(referenceColumn('07-absorber-lean-n-decane-oil-pr'))],
@@ -68,7 +72,7 @@ describe('every way to solve', () => {
   ];
   test.each(inputs)('leads to the same column: %s', (_, input) => {
     const plain = solvedValue(solveColumn(input));
-    for (const only of methods) {
+    for (const only of METHOD_NAMES) {
       const found = solvedValue(solveColumn(input, { only }));
       expect(found.record.attempts.at(-1)?.method).toBe(only);
       plain.T.forEach((T, j) => expect(Math.abs(found.T[j] - T), `${only}, stage ${j + 1}`).toBeLessThan(1e-6));
@@ -284,6 +288,37 @@ describe('columns known to be hard', () => {
     expect(total(found.overhead)).toBeCloseTo(50, 6);
   });
   const lights = databankModel(['methane', 'ethane', 'propane', 'n-butane', 'n-pentane'], 'peng-robinson');
+  test.each([80, 100, 130])(
+    'methane stripped without a condenser, %d of 160 mol/s overhead, begins near where it ends',
+    (flowUp) => {
+      const found = checked(
+        plainColumn(lights, 24, 25e5, {
+          top: 'none',
+          feeds: [
+            columnFeed(lights, [0.55, 0.2, 0.13, 0.08, 0.04], 100, 1, 25e5, at(190)),
+            columnFeed(lights, [0.3, 0.3, 0.2, 0.12, 0.08], 60, 10, 25e5, at(235)),
+          ],
+          targets: [flow(lights, overhead, flowUp)],
+        }),
+      );
+      expect(found.record.attempts.length).toBeLessThanOrEqual(2);
+    },
+  );
+  test.each([
+    ['total-condenser', 30],
+    ['total-condenser', 60],
+    ['partial-condenser', 96],
+  ] as const)('methane to decane in one column, %s, %d stages', (top, stages) => {
+    const wide = databankModel(['methane', 'n-pentane', 'n-octane', 'n-decane'], 'peng-robinson');
+    const found = checked(
+      plainColumn(wide, stages, 8e5, {
+        top,
+        feeds: [columnFeed(wide, [0.5, 0.1, 0.2, 0.2], 100, stages >> 1, 8e5, { by: 'vapour-fraction', beta: 0.3 })],
+        targets: [reflux(wide, 5), flow(wide, overhead, 54)],
+      }),
+    );
+    expect(found.overhead[0]).toBeCloseTo(50, 6);
+  });
   test.each(['partial-condenser', 'none'] as const)('methane taken out at 25 bar with a side heater, top %s', (top) => {
     const heat = new Float64Array(24);
     heat[15] = 4e5;

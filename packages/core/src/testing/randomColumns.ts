@@ -319,6 +319,7 @@ function wash(
   );
   const wet = feedOf(model, oil, liquid, 1, pressure[0], { by: 'temperature', T: between(random, 280, 310) });
   if (gas === undefined || wet === undefined || gas.vapourFraction < 0.8) return undefined;
+  if (!passesSomething(model, gas, liquid, pressure[stages - 1])) return undefined;
   const isReboiled = random() < 0.4;
   const efficiency = new Float64Array(stages * n).fill(1);
   const input: ColumnInput = {
@@ -337,6 +338,17 @@ function wash(
     targets: isReboiled ? [{ quantity: boilUpRatio(moles(n)), value: between(random, 0.2, 0.8) }] : [],
   };
   return { input, kind: `wash with ${liquid.toFixed(0)} of oil at ${T.toFixed(0)} K${isReboiled ? ', reboiled' : ''}` };
+}
+
+/** Whether a tenth of the gas is more than any number of stages can dissolve: the oil holds no more than what is in equilibrium with the gas that enters. */
+function passesSomething(model: ThermoModel, { flows, T }: ColumnFeed, oil: number, P: number): boolean {
+  const lnK = new Float64Array(model.n);
+  model.firstLnK(T, P, lnK);
+  const gas = flows.reduce((a, b) => a + b, 0);
+  const dissolved = flows.map((flow, i) => flow / gas / Math.exp(lnK[i])).fill(0, model.n - 1);
+  const rest = 1 - dissolved.reduce((a, b) => a + b, 0);
+  const passing = flows.reduce((sum, flow, i) => sum + Math.max(0, flow - (oil * dissolved[i]) / rest), 0);
+  return rest > 0 && passing > gas / 10;
 }
 
 /**
