@@ -28,7 +28,7 @@ export function firstSplit(column: ColumnEquations, lnK: Float64Array, aside: nu
   const work = { z, lnK, d: new Float64Array(n), b: new Float64Array(n), ends: fed - aside };
   // What only rises or falls as more goes overhead comes first: it says at once how much that is.
   wanted.sort((one, other) => Number(isMonotonous(other)) - Number(isMonotonous(one)));
-  const reflux = targets.find(({ quantity: q }) => q.kind === 'ratio' && q.under !== null && q.over.place.at === 'reflux')?.value;
+  const reflux = wantedAt(targets, 'reflux');
   const usual = reflux === undefined ? stages / 2 : powerFor(reflux, stages);
   let best = { miss: Infinity, m: usual, a: 0 };
   for (let k = 0; k <= POWERS; k++) {
@@ -42,6 +42,10 @@ export function firstSplit(column: ColumnEquations, lnK: Float64Array, aside: nu
   part(best.a, best.m, work);
   return { overhead: work.d, reflux: refluxFor(best.m, stages) };
 }
+
+/** What a target says of a ratio to what is counted there. */
+export const wantedAt = (targets: readonly Target[], at: 'reflux' | 'boil-up'): number | undefined =>
+  targets.find(({ quantity: q }) => q.kind === 'ratio' && q.under !== null && q.over.place.at === at)?.value;
 
 interface SplitWork {
   z: Float64Array;

@@ -11,8 +11,8 @@ describe('a hundred random columns of every kind', () => {
     expect(report.falselySolved).toEqual([]);
   });
   test('nearly all are solved as they come', () => {
-    expect(report.columns).toBeGreaterThan(90);
-    // Two of a hundred may fail; larger runs are told by `npm run soak`.
-    expect(report.solved / report.columns, JSON.stringify(report.failed)).toBeGreaterThan(0.98);
+    expect(report.columns).toBeGreaterThan(100);
+    // One of a hundred may fail; larger runs are told by `npm run soak`.
+    expect(report.columns - report.solved, JSON.stringify(report.failed)).toBeLessThanOrEqual(1);
   });
 });

@@ -8,7 +8,7 @@ import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../
 import type { TwoPhases } from '../equilibrium/index.ts';
 import { total } from './feeds.ts';
 import type { ColumnEquations } from './equations.ts';
-import { firstSplit } from './firstSplit.ts';
+import { firstSplit, wantedAt } from './firstSplit.ts';
 import { bottomsDraw, firstSideDraw, givenValue, sameHandle } from './handles.ts';
 import { HEAT_SCALE } from './rows.ts';
 import type { GivenProfile, Handle, Place, Target } from './types.ts';
@@ -150,10 +150,6 @@ function guessedEnds(column: ColumnEquations, lnK: Float64Array, targets: readon
     reflux: within(reflux, 0.05, 100),
   };
 }
-
-/** What a target says of a ratio to what is counted there. */
-const wantedAt = (targets: readonly Target[], at: 'reflux' | 'boil-up'): number | undefined =>
-  targets.find(({ quantity: q }) => q.kind === 'ratio' && q.under !== null && q.over.place.at === at)?.value;
 
 /** Where condenser or reboiler is missing, flows that do not change from stage to stage say how much goes overhead. */
 function overheadOfFewEnds({ input, fed }: ColumnEquations, targets: readonly Target[], reflux: number): number | undefined {

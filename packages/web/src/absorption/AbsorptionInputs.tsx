@@ -4,7 +4,7 @@ import { Slider } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
 import { absorptionSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectComponents, selectFeeds } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';

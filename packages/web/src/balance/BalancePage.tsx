@@ -6,7 +6,7 @@ import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { sheetCleared } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectColumn, selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
 import { StreamsPanel } from '../absorption/StreamsPanel.tsx';
 import { FeedInputs } from '../feed/FeedInputs.tsx';

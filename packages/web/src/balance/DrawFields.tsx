@@ -3,7 +3,7 @@ import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Select } from 'antd';
 import { useAppDispatch } from '../app/store.ts';
 import { drawAdded, drawChanged, drawRemoved } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 
 const phases = [
   { value: 'liquid' as const, label: 'liquid' },

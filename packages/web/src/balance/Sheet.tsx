@@ -8,7 +8,7 @@ import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { cellCleared, cellSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { columnUnit, fedTotal, isSamePlace, kindAt, shownValue } from './places.ts';

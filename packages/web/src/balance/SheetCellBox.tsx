@@ -4,7 +4,7 @@ import type { SheetCell } from '@keen-ladder/core';
 import { Tooltip } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { useGesture } from '../fields/gesture.ts';
 import { givenAt, kindAt, readCell, shownGiven, shownValue, valueAt } from './places.ts';
 import type { Amounts, Place, Showing, View } from './places.ts';

@@ -5,7 +5,7 @@ import { Button } from 'antd';
 import { NavLink } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 

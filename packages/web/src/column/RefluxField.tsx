@@ -1,7 +1,7 @@
 import { formatEntered, parseReflux } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { memo, useState } from 'react';
-import type { Reflux } from '../document/documentSlice.ts';
+import type { Reflux } from '../document/parts.ts';
 import { Field } from '../fields/Field.tsx';
 import { useGesture } from '../fields/gesture.ts';
 import { NumberInput } from '../fields/NumberInput.tsx';

@@ -2,7 +2,7 @@
 import { memo, useState } from 'react';
 import { useAppDispatch } from '../app/store.ts';
 import { stageChosen } from '../document/documentSlice.ts';
-import type { StageChoice } from '../document/documentSlice.ts';
+import type { StageChoice } from '../document/columnReducers.ts';
 import { Field } from '../fields/Field.tsx';
 import { NumberInput } from '../fields/NumberInput.tsx';
 

@@ -3,7 +3,7 @@ import { findUnit, fromSI, handedOnLadder, handedOnWash, toSI } from '@keen-ladd
 import type { AbsorptionFacts, EstimateFacts, GraphDesign } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import type { RootState } from '../app/store.ts';
-import type { Column, Ladder, Stream } from '../document/documentSlice.ts';
+import type { Column, Ladder, Stream } from '../document/parts.ts';
 import { selectColumn, selectFeeds } from '../document/selectors.ts';
 import { selectAbsorptionResult, selectEstimateResult, selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 

@@ -4,13 +4,12 @@ import type { ActivityPair, ComponentRecord, InteractionPair, Mixture } from '@k
 import type { CaseDocument } from '@keen-ladder/schema';
 import { complement } from './complement.ts';
 import { takeOverMixture } from './mixtureChange.ts';
+import type { SheetCell } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
 export type Pair = ActivityPair | InteractionPair;
 export type MeasuredSet = CaseDocument['mixture']['measured'][number];
-
-type SheetCell = CaseDocument['units'][number]['balance']['cells'][number];
 
 export const mixtureReducers = {
   /** Other components, with all that the databank has for them. */

@@ -3,7 +3,7 @@ import { feedsOf, inputHashes } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
-import type { Column, Stream } from './documentSlice.ts';
+import type { Column, Stream } from './parts.ts';
 
 export const selectDocument = (state: RootState): CaseDocument => state.document.present;
 export const selectSite = (state: RootState) => state.document.present.site;

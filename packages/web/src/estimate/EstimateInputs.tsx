@@ -4,7 +4,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
 import { estimateSet, siteSet, vapourShareSet } from '../document/documentSlice.ts';
-import type { Column, Estimate } from '../document/documentSlice.ts';
+import type { Column, Estimate } from '../document/parts.ts';
 import { selectComponents, selectSite } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

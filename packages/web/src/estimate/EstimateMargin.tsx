@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
 import { ofEstimate } from '../column/handedOn.ts';
 import { estimateSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectDocument, selectFeeds, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';

@@ -4,7 +4,7 @@ import type { AmountBasis, Dimension } from '@keen-ladder/core';
 import { memo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { amountSet } from '../document/documentSlice.ts';
-import type { Stream } from '../document/documentSlice.ts';
+import type { Stream } from '../document/parts.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { Field } from '../fields/Field.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

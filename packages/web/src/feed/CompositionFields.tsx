@@ -5,7 +5,7 @@ import { App, Button, Select } from 'antd';
 import type { ClipboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { amountSet, compositionSet, partSet } from '../document/documentSlice.ts';
-import type { Composition, Stream } from '../document/documentSlice.ts';
+import type { Composition, Stream } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { newGesture } from '../fields/gesture.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';

@@ -4,7 +4,7 @@ import type { ConditionQuantity, Dimension, FeedFacts } from '@keen-ladder/core'
 import { memo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { conditionSet } from '../document/documentSlice.ts';
-import type { Condition, Stream } from '../document/documentSlice.ts';
+import type { Condition, Stream } from '../document/parts.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

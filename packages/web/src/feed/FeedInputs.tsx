@@ -4,7 +4,7 @@ import { Button, Input } from 'antd';
 import { useAppDispatch } from '../app/store.ts';
 import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
 import { feedAdded, feedRemoved, streamRenamed } from '../document/documentSlice.ts';
-import type { Column, Stream } from '../document/documentSlice.ts';
+import type { Column, Stream } from '../document/parts.ts';
 import { ComponentList } from '../mixture/ComponentList.tsx';
 import { AmountField } from './AmountField.tsx';
 import { CompositionFields } from './CompositionFields.tsx';

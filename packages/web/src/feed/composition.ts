@@ -1,5 +1,5 @@
 /** Ways to mend a composition, and to read one from the clipboard. */
-import type { Composition } from '../document/documentSlice.ts';
+import type { Composition } from '../document/parts.ts';
 
 type Components = readonly { id: string }[];
 

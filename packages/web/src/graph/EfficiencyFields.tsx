@@ -2,7 +2,7 @@
 import { memo } from 'react';
 import { useAppDispatch } from '../app/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 

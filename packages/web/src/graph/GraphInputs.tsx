@@ -8,7 +8,7 @@ import { BottomField, CondenserField, PressureField, SubcoolingField } from '../
 import { RefluxField } from '../column/RefluxField.tsx';
 import { StageField } from '../column/StageField.tsx';
 import { graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column, Fraction, Reflux, Stream } from '../document/documentSlice.ts';
+import type { Column, Fraction, Reflux, Stream } from '../document/parts.ts';
 import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { AmountField } from '../feed/AmountField.tsx';

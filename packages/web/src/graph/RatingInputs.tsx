@@ -3,7 +3,7 @@ import { capital } from '@keen-ladder/core';
 import type { Dimension, RatingQuantity } from '@keen-ladder/core';
 import { useAppDispatch } from '../app/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { countedWords } from './standing.ts';

@@ -7,7 +7,7 @@ import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { stagesInWords } from './standing.ts';
 import { stageRows } from './stageRows.ts';
 import { selectGraphResult } from '../stops/standing.ts';

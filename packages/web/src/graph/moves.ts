@@ -5,7 +5,7 @@ import type { CaseDocument } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { AppDispatch } from '../app/store.ts';
 import { conditionSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column, Fraction, Stream } from '../document/documentSlice.ts';
+import type { Column, Fraction, Stream } from '../document/parts.ts';
 import { selectColumn, selectDocument, selectFeed } from '../document/selectors.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 import type { DrawingPoints, Movable } from './drawing/Drawing.tsx';

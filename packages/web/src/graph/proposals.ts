@@ -3,7 +3,7 @@ import type { Reason } from '@keen-ladder/core';
 import { formatEntered } from '@keen-ladder/core';
 import type { UnknownAction } from '@reduxjs/toolkit';
 import { componentsExchanged, graphSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 
 export interface Proposal {
   label: string;

@@ -1,7 +1,7 @@
 /** What the graph's fields and drawing take from its last result. */
 import type { GraphBeside } from '@keen-ladder/core';
 import type { RootState } from '../app/store.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectHashes } from '../document/selectors.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 

@@ -6,7 +6,7 @@ import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { selectComponents } from '../document/selectors.ts';
 
 type Kind = LadderQuantity['kind'];

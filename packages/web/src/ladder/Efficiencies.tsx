@@ -3,7 +3,7 @@ import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Dropdown } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { selectComponents } from '../document/selectors.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { RungAdder } from './RungAdder.tsx';

@@ -6,7 +6,7 @@ import { useStore } from 'react-redux';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import type { AppStore, RootState } from '../app/store.ts';
 import { handleFreed } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { selectFeedFacts } from '../stops/standing.ts';
 

@@ -5,7 +5,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { profileWords, readProfile } from './pastedProfile.ts';
 import { selectTable } from './table.ts';

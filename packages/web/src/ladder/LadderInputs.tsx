@@ -2,7 +2,7 @@
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { DrawFields } from '../balance/DrawFields.tsx';
 import { feedWayChosen, ladderSet, ladderStagesSet, rungChosen } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { selectFeeds } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

@@ -4,7 +4,7 @@ import type { EstimateFacts, LadderFacts, Reason, Warning } from '@keen-ladder/c
 import { Button } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';

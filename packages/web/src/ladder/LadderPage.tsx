@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { offeredLadder } from '../column/handedOn.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
-import type { Column } from '../document/documentSlice.ts';
+import type { Column } from '../document/parts.ts';
 import { selectColumn } from '../document/selectors.ts';
 import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
 import { LadderDrawing } from './drawing/LadderDrawing.tsx';

@@ -3,7 +3,7 @@ import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input } from 'antd';
 import { useAppDispatch } from '../app/store.ts';
 import { ladderSet, pumpAroundAdded, pumpAroundRemoved } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { CountField } from './CountField.tsx';
 
 export function PumpArounds({ column, ladder }: { column: Column; ladder: Ladder }) {

@@ -2,7 +2,7 @@ import { CloseOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useAppDispatch } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/documentSlice.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { RungAdder } from './RungAdder.tsx';
 

@@ -6,7 +6,7 @@ import { Button, Dropdown, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet, targetLetGo, targetRemoved, targetSet } from '../document/documentSlice.ts';
-import type { Column, Ladder, LadderTarget } from '../document/documentSlice.ts';
+import type { Column, Ladder, LadderTarget } from '../document/parts.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';

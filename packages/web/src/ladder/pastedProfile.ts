@@ -1,6 +1,6 @@
 /** A profile pasted as a table: temperatures, and flows and liquid mole fractions as far as it has them. The table of stages can be pasted back. */
 import type { Dimension, Site, UnitChoice } from '@keen-ladder/core';
-import type { Ladder } from '../document/documentSlice.ts';
+import type { Ladder } from '../document/parts.ts';
 import { readColumn, readTable } from '../tables/pastedTable.ts';
 import type { PastedTable } from '../tables/pastedTable.ts';
 

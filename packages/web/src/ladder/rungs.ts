@@ -1,5 +1,5 @@
 /** How rungs are counted and called. */
-import type { Ladder } from '../document/documentSlice.ts';
+import type { Ladder } from '../document/parts.ts';
 
 /** From which end stages count, and whether a condenser is one of them. */
 export interface Numbering {

@@ -9,7 +9,7 @@ import type { KeyboardEvent, PointerEvent, Ref } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useElementSize } from '../../charts/useElementSize.ts';
 import { rungChosen } from '../../document/documentSlice.ts';
-import type { Column, Ladder } from '../../document/documentSlice.ts';
+import type { Column, Ladder } from '../../document/parts.ts';
 import { selectColumn } from '../../document/selectors.ts';
 import { selectShowQuantity } from '../../document/showing.ts';
 import { selectBalanceResult } from '../../stops/standing.ts';

@@ -8,7 +8,7 @@ import type { AppStore } from '../../app/store.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { LineChart } from '../../charts/LineChart.tsx';
 import { SaveChart } from '../../charts/SaveChart.tsx';
-import type { Column, LadderTarget } from '../../document/documentSlice.ts';
+import type { Column, LadderTarget } from '../../document/parts.ts';
 import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed } from '../../engine/resultsSlice.ts';

@@ -7,7 +7,7 @@ import { useStore } from 'react-redux';
 import type { AppStore } from '../../app/store.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ladderSet, targetSet } from '../../document/documentSlice.ts';
-import type { Column, LadderTarget } from '../../document/documentSlice.ts';
+import type { Column, LadderTarget } from '../../document/parts.ts';
 import { selectDocument } from '../../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed, ladderPassed, ladderReturned } from '../../engine/resultsSlice.ts';
