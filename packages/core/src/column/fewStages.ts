@@ -5,8 +5,8 @@
  */
 import { startStretched } from './answer.ts';
 import { ColumnEquations } from './equations.ts';
-import type { Method, MethodReport } from './method.ts';
 import { insideOut } from './insideOut.ts';
+import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { refusalOf } from './refusal.ts';
@@ -17,10 +17,14 @@ export const fewStagesFirst: Method = (column, targets) => {
   let shorter: ColumnEquations | undefined;
   let report: MethodReport = NOT_SOLVED;
   let iterations = 0;
-  for (const stages of heights(column.stages)) {
+  const planned = heights(column.stages);
+  for (const stages of planned) {
     const isWhole = stages === column.stages;
     const next: ColumnEquations = isWhole ? column : shortened({ ...column.input, targets }, stages);
-    const beginnings = [...(shorter === undefined ? [] : stretchedFrom(shorter)), ...(isWhole ? [] : FROM_NOTHING)];
+    const beginnings = [
+      ...(shorter === undefined ? [] : stretchedFrom(shorter)),
+      ...(isWhole && planned.length > 1 ? [] : FROM_NOTHING),
+    ];
     report = solvedFrom(beginnings, next, isWhole ? targets : next.input.targets);
     iterations += report.iterations;
     shorter = report.isSolved ? next : undefined;
@@ -30,9 +34,10 @@ export const fewStagesFirst: Method = (column, targets) => {
 
 /** Numbers of stages, the column's own last. */
 function heights(stages: number): number[] {
-  const heights = [stages];
-  while (heights[0] > Math.max(FEWEST, stages / LEAST_PART)) heights.unshift(Math.max(FEWEST, Math.floor(heights[0] / GROWTH)));
-  return heights;
+  const fewest = Math.max(FEWEST, stages / LEAST_PART);
+  const rising = [stages];
+  while (rising[0] > fewest) rising.unshift(Math.max(FEWEST, Math.floor(rising[0] / GROWTH)));
+  return rising;
 }
 
 interface Beginning {

@@ -68,6 +68,13 @@ describe('every way to solve', () => {
   const inputs: [string, ColumnInput][] = [
     ['five hydrocarbons', inputOfReference(referenceColumn('03-five-light-hydrocarbons-pr-kij-0'))],
     ['an absorber', inputOfReference(referenceColumn('07-absorber-lean-n-decane-oil-pr'))],
+    [
+      'four stages',
+      plainColumn(alcohols, 4, 1.1e5, {
+        feeds: [columnFeed(alcohols, [0.3, 0.35, 0.2, 0.15], 100, 2, 1.1e5, boiling)],
+        targets: [reflux(alcohols, 2), flow(alcohols, overhead, 64)],
+      }),
+    ],
     ['alcohols by purity', splitter({ targets: [fraction(alcohols, overhead, 2, 0.005), recovery(alcohols, overhead, 1, 0.97)] })],
   ];
   test.each(inputs)('leads to the same column: %s', (_, input) => {
