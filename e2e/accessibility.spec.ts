@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, field, openCopy, stopState, test, url } from './engineer.ts';
+import { expect, field, openCopy, stopState, takeComponent, test, url } from './engineer.ts';
 
 /** WCAG 2.2 AA, as far as a machine can tell. */
 async function faults(page: Page): Promise<string[]> {
@@ -63,9 +63,7 @@ for (const theme of ['day', 'night'] as const) {
 
     test('the mixture: its pairs, a diagram, a triangle', async ({ page }) => {
       await openCopy(page, url(), 'Acetone from wash water', 'mixture');
-      await page.getByRole('combobox', { name: 'Add a component' }).fill('methanol');
-      await page.locator('.ant-select-item-option').first().waitFor();
-      await page.keyboard.press('Enter');
+      await takeComponent(page.getByRole('combobox', { name: 'Add a component' }), 'methanol');
       await expect(page.locator('.azeotropes')).toContainText('acetone + methanol');
       for (const view of ['Pairs', 'Diagram', 'Triangle', 'Measured data', 'Models']) {
         await page.locator('.sheet-head').getByText(view, { exact: true }).click();

@@ -76,6 +76,13 @@ export async function choose(page: Page, label: string, choice: string): Promise
   await page.locator('.ant-select-item').getByText(choice, { exact: true }).click();
 }
 
+/** Types a component's name, or another word for it, and takes the first that is found, once it is. */
+export async function takeComponent(box: Locator, typed: string, name = typed): Promise<void> {
+  await box.fill(typed);
+  await box.page().locator('.ant-select-item-option-active', { hasText: name }).waitFor();
+  await box.press('Enter');
+}
+
 export async function solved(page: Page): Promise<void> {
   await expect(page.locator('.headline-number')).toBeVisible();
   await expect(stopState(page, 'Graph')).toContainText('solved');

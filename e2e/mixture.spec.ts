@@ -1,4 +1,4 @@
-import { expect, field, openCopy, stopState, test, textOf, url } from './engineer.ts';
+import { expect, field, openCopy, stopState, takeComponent, test, textOf, url } from './engineer.ts';
 import type { Page } from '@playwright/test';
 
 const open = async (page: Page, name: string) => {
@@ -6,12 +6,8 @@ const open = async (page: Page, name: string) => {
   await expect(stopState(page, 'Mixture')).toContainText('components');
 };
 
-const add = async (page: Page, name: string) => {
-  await page.getByRole('combobox', { name: 'Add a component' }).fill(name);
-  await page.locator('.ant-select-item-option').first().waitFor();
-  await page.keyboard.press('Enter');
-};
-
+const add = (page: Page, typed: string, name = typed) =>
+  takeComponent(page.getByRole('combobox', { name: 'Add a component' }), typed, name);
 test('a third component is picked, its azeotrope is named, and the triangle is drawn and taken away', async ({
   quietPage: page,
 }) => {
@@ -79,8 +75,8 @@ test('the whole way: components picked, missing pairs filled, a pair fitted to a
 }) => {
   await open(page, 'Acetone from wash water');
   await page.getByRole('button', { name: 'Leave out acetone' }).click();
-  await add(page, 'methyl alcohol');
-  await add(page, '108-88-3');
+  await add(page, 'methyl alcohol', 'methanol');
+  await add(page, '108-88-3', 'toluene');
   await expect(page.getByRole('button', { name: 'methanol', exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: 'toluene', exact: true })).toBeVisible();
   await page.getByLabel('Model', { exact: true }).click();
@@ -190,4 +186,17 @@ test('a number that is typed for a pair is told as yours, and the databank’s c
   await expect(page.getByLabel('The pair')).toContainText('set by you');
   await page.getByRole('button', { name: 'As the databank has it' }).click();
   await expect(page.getByLabel('The pair')).toContainText('published');
+});
+
+test('of more than seven components the pairs stand as shapes that tell their words, and open', async ({ quietPage: page }) => {
+  await open(page, 'Acetone from wash water');
+  for (const name of ['methanol', 'ethanol', '1-propanol', 'benzene', 'toluene', 'n-hexane']) await add(page, name);
+  await expect(stopState(page, 'Mixture')).toHaveText('8 components');
+  await page.locator('.sheet-head').getByText('Pairs', { exact: true }).click();
+  const matrix = page.getByRole('table', { name: 'Where the numbers of each pair come from' });
+  await expect(matrix.getByRole('button')).toHaveCount(28);
+  const cell = matrix.getByTitle('benzene + toluene', { exact: false });
+  expect((await cell.boundingBox())?.width).toBeLessThan(40);
+  await cell.click();
+  await expect(page.getByRole('heading', { name: 'benzene and toluene' })).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { SCHEMA_VERSION } from '@keen-ladder/schema';
-import { exceptRefusals, expect, field, headline, solved, stopState, test, textOf, url, watch } from './engineer.ts';
+import { exceptRefusals, expect, field, headline, solved, stopState, takeComponent, test, textOf, url, watch } from './engineer.ts';
 
 test('a case is made from nothing: components, a feed in mass, purities as typed, and a first answer', async ({
   quietPage: page,
@@ -15,10 +15,8 @@ test('a case is made from nothing: components, a feed in mass, purities as typed
   for (const [label, name] of [
     ['Light component', 'methanol'],
     ['Heavy component', 'water'],
-  ] as const) {
-    await dialog.getByRole('combobox', { name: label }).fill(name);
-    await page.keyboard.press('Enter');
-  }
+  ] as const)
+    await takeComponent(dialog.getByRole('combobox', { name: label }), name);
   await dialog.getByRole('button', { name: 'Begin' }).click();
 
   await expect(page.getByLabel('Name of the case')).toHaveValue('methanol – water');
@@ -71,11 +69,8 @@ test('gauge pressure, and a pair of components the wrong way round', async ({ qu
   for (const [label, name] of [
     ['Light component', 'toluene'],
     ['Heavy component', 'benzene'],
-  ] as const) {
-    await page.getByRole('combobox', { name: label }).click();
-    await page.keyboard.type(name);
-    await page.keyboard.press('Enter');
-  }
+  ] as const)
+    await takeComponent(page.getByRole('combobox', { name: label }), name);
   await expect(page.locator('.inputs')).toContainText('Hydrocarbons and gases only: an equation of state describes both phases');
   await field(page, /^Pressure at the top/).fill('5 psig');
   await page.keyboard.press('Enter');

@@ -84,7 +84,7 @@ function Trust() {
 const kindWords: Record<NonNullable<MixtureMap['points'][number]['kind']>, string> = {
   'unstable node': 'boils lowest of its region',
   'stable node': 'boils highest of its region',
-  saddle: 'between',
+  saddle: 'boils between others of its region',
 };
 
 function Azeotropes({ map }: { map: MixtureMap }) {

@@ -19,26 +19,35 @@ function usePairs() {
   const mixture = useAppSelector(selectMixture);
   return useMemo(() => {
     const standings = pairStandings(mixture);
-    const of = (i: number, j: number) => {
-      const [a, b] = [mixture.components[Math.min(i, j)]?.name, mixture.components[Math.max(i, j)]?.name];
-      return standings.find(({ names }) => names[0] === a && names[1] === b);
-    };
+    const byNames = new Map(standings.map((standing) => [standing.names.join('\n'), standing]));
+    const of = (i: number, j: number) => byNames.get([mixture.components[i]?.name, mixture.components[j]?.name].join('\n'));
     return { components: mixture.components, of, kinds: [...new Set(standings.map(({ kind }) => kind))] };
   }, [mixture]);
 }
 
 export function PairMatrix({ chosen, onChoose, P }: Props) {
   const { components, of, kinds } = usePairs();
+  const isDense = components.length > MOST_IN_WORDS;
+  const legend = (
+    <ul className="pair-legend quiet small">
+      {kinds.map((kind) => (
+        <li key={kind}>
+          <span aria-hidden>{pairWords[kind].shape}</span> {pairWords[kind].word}: {pairWords[kind].meaning}
+        </li>
+      ))}
+    </ul>
+  );
   return (
-    <div className="balance-scroll pair-matrix">
+    <div className={isDense ? 'balance-scroll pair-matrix dense' : 'balance-scroll pair-matrix'}>
       {kinds.includes('missing') && <FillMissing P={P} />}
+      {isDense && legend}
       <table className="balance" aria-label="Where the numbers of each pair come from">
         <thead>
           <tr>
             <th />
             {components.slice(0, -1).map(({ id, name }) => (
               <th key={id} scope="col">
-                {name}
+                <span className="pair-column">{name}</span>
               </th>
             ))}
           </tr>
@@ -61,10 +70,10 @@ export function PairMatrix({ chosen, onChoose, P }: Props) {
                       className="pair-cell"
                       aria-pressed={chosen?.[0] === c && chosen[1] === r + 1}
                       data-kind={standing?.kind ?? 'missing'}
-                      title={standing?.source ?? told.meaning}
+                      title={isDense ? `${other.name} + ${name}: ${told.word}` : (standing?.source ?? told.meaning)}
                       onClick={() => onChoose([c, r + 1])}
                     >
-                      <span aria-hidden>{told.shape}</span> {told.word}
+                      <span aria-hidden>{told.shape}</span> <span className={isDense ? 'unseen' : undefined}>{told.word}</span>
                     </button>
                   </td>
                 );
@@ -73,13 +82,10 @@ export function PairMatrix({ chosen, onChoose, P }: Props) {
           ))}
         </tbody>
       </table>
-      <ul className="pair-legend quiet small">
-        {kinds.map((kind) => (
-          <li key={kind}>
-            <span aria-hidden>{pairWords[kind].shape}</span> {pairWords[kind].word}: {pairWords[kind].meaning}
-          </li>
-        ))}
-      </ul>
+      {!isDense && legend}
     </div>
   );
 }
+
+/** Components of which every pair can stand in words; of more the shape alone, its word for who points or listens. */
+const MOST_IN_WORDS = 7;

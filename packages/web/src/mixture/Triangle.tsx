@@ -215,36 +215,55 @@ function Isotherms({ map, at, color, halo }: { map: MixtureMap; at: Placed; colo
       .ticks(8)
       .map((level) => ({ level, segments: levelLine(parts, values, level) }));
   }, [parts, T, display, site]);
-  return lines.map(({ level, segments }) => {
-    const label = segments[segments.length >> 1]?.[0];
-    return (
-      <g key={level}>
-        <path
-          d={segments.map(([from, to]) => `M${at(from).map(short).join(' ')}L${at(to).map(short).join(' ')}`).join('')}
-          fill="none"
-          stroke={color}
-          strokeWidth={0.9}
-          strokeDasharray="5 4"
-        />
-        {label !== undefined && (
-          <text
-            x={at(label)[0]}
-            y={at(label)[1]}
-            fill={color}
-            stroke={halo}
-            strokeWidth={3}
-            paintOrder="stroke"
-            fontFamily={SANS}
-            fontSize={11}
-            textAnchor="middle"
-          >
-            {level}
-          </text>
-        )}
-      </g>
-    );
-  });
+  const taken = map.points.map(({ x }) => at(x));
+  return lines.map(({ level, segments }) => (
+    <g key={level}>
+      <path
+        d={segments.map(([from, to]) => `M${at(from).map(short).join(' ')}L${at(to).map(short).join(' ')}`).join('')}
+        fill="none"
+        stroke={color}
+        strokeWidth={0.9}
+        strokeDasharray="5 4"
+      />
+      {labelPlaces(
+        segments.map(([from]) => at(from)),
+        taken,
+      ).map(([x, y]) => (
+        <text
+          key={`${x} ${y}`}
+          x={x}
+          y={y + 4}
+          fill={color}
+          stroke={halo}
+          strokeWidth={3}
+          paintOrder="stroke"
+          fontFamily={SANS}
+          fontSize={11}
+          textAnchor="middle"
+        >
+          {level}
+        </text>
+      ))}
+    </g>
+  ));
 }
+
+/** Where a line tells its value: once on every part of it, clear of points and of other labels (`taken`, to which these are added). */
+function labelPlaces(line: readonly [number, number][], taken: [number, number][]): [number, number][] {
+  const apart = ([x, y]: [number, number], [u, v]: [number, number]): number => Math.hypot(x - u, y - v);
+  const places: [number, number][] = [];
+  const middle = line.length >> 1;
+  for (const place of [...line.slice(middle), ...line.slice(0, middle).reverse()]) {
+    if (taken.some((other) => apart(place, other) < CLEAR) || places.some((other) => apart(place, other) < LABELS_APART)) continue;
+    places.push(place);
+    taken.push(place);
+  }
+  return places;
+}
+
+/** Pixels. */
+const CLEAR = 24;
+const LABELS_APART = 170;
 
 const short = (v: number): string => v.toFixed(1);
 
