@@ -1,6 +1,7 @@
 /** Newton's method on all equations of a column at once, its steps kept inside the region of positive flows and shortened where they do not help. */
 import type { ColumnEquations } from './equations.ts';
 import { isFlow } from './handles.ts';
+import { addInertia } from './inertia.ts';
 import { CLOSED } from './method.ts';
 import type { Method, MethodReport } from './method.ts';
 import type { Target } from './types.ts';
@@ -17,16 +18,23 @@ function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamp
   const stepper = new NewtonStep(column);
   column.evaluate(targets);
   let { error } = column;
+  let inertia = 0;
   for (let iteration = 1; iteration <= most; iteration++) {
+    if (inertia > 0) addInertia(column, inertia);
     if (!(error < LOST) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
     stepper.keep();
     if (isDamped) halvedStep(column, targets, stepper);
     else wholeStep(column, targets, stepper);
     const reached = column.error;
     // Where rounding is all that is left, a step no longer brings anything.
-    const isStuck = !(reached < error) && error < CLOSED;
-    if (isStuck || reached < FINEST)
-      return { isSolved: Math.min(reached, error) < CLOSED, iterations: iteration, residual: Math.min(reached, error) };
+    if (!(reached < error) && error < CLOSED) {
+      stepper.restore();
+      column.evaluate(targets);
+      return { isSolved: true, iterations: iteration, residual: error };
+    }
+    if (reached < FINEST) return { isSolved: true, iterations: iteration, residual: reached };
+    // A step that undoes what was nearly met follows something that no equation holds, as a front between two products that are pure: inertia holds it.
+    if (error < NEARLY && reached > UNDONE * error) inertia = INERTIA;
     error = reached;
   }
   return { isSolved: error < CLOSED, iterations: most, residual: error };
@@ -76,6 +84,16 @@ export class NewtonStep {
     this.handles.set(column.handleValues);
     this.piped.set(column.piped);
     this.direction.set(column.system.solution);
+  }
+
+  /** Back to where the step began. */
+  restore(): void {
+    const { column } = this;
+    column.T.set(this.T);
+    column.liquid.set(this.liquid);
+    column.vapour.set(this.vapour);
+    column.handleValues.set(this.handles);
+    column.piped.set(this.piped);
   }
 
   /** The step, halved so many times; flows fall by no more than nine tenths, temperatures move no farther than a few stages of any column. */
@@ -129,6 +147,11 @@ export class NewtonStep {
 
 const stepped = (flow: number, change: number): number => Math.max(flow + change, KEPT * flow);
 
+/** Scaled error, and by how much a step may raise it. */
+const NEARLY = 1e-3;
+const UNDONE = 10;
+/** Against slopes of about 1, and of 1e-10 and less where nothing holds the front. */
+const INERTIA = 1e-7;
 const MOST_STEPS = 60;
 const HALVINGS = 6;
 const SUFFICIENT = 1e-4;

@@ -326,6 +326,20 @@ describe('columns known to be hard', () => {
     );
     expect(found.overhead[0]).toBeCloseTo(50, 6);
   });
+  test.each([60, 90, 120, 200])(
+    'exactly the light half overhead, %d stages: the front between two pure products stands where it may',
+    (stages) => {
+      const aromatics = databankModel(['benzene', 'toluene'], 'ideal');
+      const found = checked(
+        plainColumn(aromatics, stages, 2e5, {
+          feeds: [columnFeed(aromatics, [0.5, 0.5], 100, stages >> 1, 2e5, boiling)],
+          targets: [reflux(aromatics, 3), flow(aromatics, overhead, 50)],
+        }),
+      );
+      expect(found.overhead[0]).toBeCloseTo(50, 4);
+      expect(found.bottoms[1]).toBeCloseTo(50, 4);
+    },
+  );
   test.each(['partial-condenser', 'none'] as const)('methane taken out at 25 bar with a side heater, top %s', (top) => {
     const heat = new Float64Array(24);
     heat[15] = 4e5;
