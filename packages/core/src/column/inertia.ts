@@ -1,3 +1,4 @@
+/** Inertia of what stands on the stages, for steps that would otherwise be without measure. */
 import type { ColumnEquations } from './equations.ts';
 
 /**
@@ -9,7 +10,9 @@ export function addInertia(column: ColumnEquations, rate: number): void {
   const { size, width, rows } = system;
   for (let j = 0; j < stages; j++) {
     const isDrop = column.isTotalReboiler(j);
-    const [flows, total, first] = isDrop ? [vapour, totalVapour[j], n] : [liquid, totalLiquid[j], 0];
+    const flows = isDrop ? vapour : liquid;
+    const total = (isDrop ? totalVapour : totalLiquid)[j];
+    const first = isDrop ? n : 0;
     for (let i = 0; i < n; i++) {
       const at = (j * size + i) * width + size + first;
       const weight = (balanceScale[i] * rate * fed) / total;

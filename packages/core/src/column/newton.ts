@@ -18,7 +18,7 @@ function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamp
   const stepper = new NewtonStep(column);
   column.evaluate(targets);
   let { error } = column;
-  let inertia = 0;
+  let inertia = isDamped ? INERTIA : 0;
   for (let iteration = 1; iteration <= most; iteration++) {
     if (inertia > 0) addInertia(column, inertia);
     if (!(error < LOST) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
@@ -148,7 +148,7 @@ export class NewtonStep {
 const stepped = (flow: number, change: number): number => Math.max(flow + change, KEPT * flow);
 
 /** Scaled error, and by how much a step may raise it. */
-const NEARLY = 1e-3;
+const NEARLY = 0.1;
 const UNDONE = 10;
 /** Against slopes of about 1, and of 1e-10 and less where nothing holds the front. */
 const INERTIA = 1e-7;

@@ -340,6 +340,19 @@ describe('columns known to be hard', () => {
       expect(found.bottoms[1]).toBeCloseTo(50, 4);
     },
   );
+  test('the same of ten components and 400 stages', () => {
+    const ten = databankModel(
+      ['propane', 'isobutane', 'n-butane', 'isopentane', 'n-pentane', 'n-hexane', 'n-heptane', 'n-octane', 'n-nonane', 'n-decane'],
+      'peng-robinson',
+    );
+    const found = checked(
+      plainColumn(ten, 400, 4e5, {
+        feeds: [columnFeed(ten, new Array<number>(10).fill(0.1), 100, 200, 4e5, boiling)],
+        targets: [reflux(ten, 2), flow(ten, overhead, 50)],
+      }),
+    );
+    expect(found.overhead[4]).toBeCloseTo(10, 4);
+  });
   test.each(['partial-condenser', 'none'] as const)('methane taken out at 25 bar with a side heater, top %s', (top) => {
     const heat = new Float64Array(24);
     heat[15] = 4e5;
