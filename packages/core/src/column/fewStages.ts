@@ -27,7 +27,7 @@ export const fewStagesFirst: Method = (column, targets) => {
     ];
     report = solvedFrom(beginnings, next, isWhole ? targets : next.input.targets);
     iterations += report.iterations;
-    shorter = report.isSolved ? next : undefined;
+    shorter = report.isSolved && refusalOf(next) === undefined ? next : undefined;
   }
   return { ...report, iterations };
 };
@@ -57,16 +57,17 @@ const FROM_NOTHING: readonly Beginning[] = [
   { start: (column) => startProfile(column, 30), method: pseudoTransient },
 ];
 
-/** By the first of these that arrives at an answer. */
+/** By the first of these that arrives at an answer, or else as the last of them left it: why that is none is told by who asked. */
 function solvedFrom(beginnings: readonly Beginning[], column: ColumnEquations, targets: readonly Target[]): MethodReport {
+  let report = NOT_SOLVED;
   let iterations = 0;
   for (const { start, method } of beginnings) {
     start(column);
-    const report = method(column, targets);
+    report = method(column, targets);
     iterations += report.iterations;
-    if (report.isSolved && refusalOf(column) === undefined) return { ...report, iterations };
+    if (report.isSolved && refusalOf(column) === undefined) break;
   }
-  return { ...NOT_SOLVED, iterations };
+  return { ...report, iterations };
 }
 
 /** The same column of fewer stages: both ends stay the ends, all else as far down as it was. */

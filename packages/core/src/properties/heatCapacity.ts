@@ -12,14 +12,6 @@ export const T_REFERENCE = 298.15;
 
 const end = new ValueSlope();
 
-/** ∫ Cp dT from `from` to `to`, J/mol. */
-export function heat(cp: Correlation, from: number, to: number): number {
-  heatUpTo(cp, end.at(from));
-  const first = end.value;
-  heatUpTo(cp, end.at(to));
-  return end.value - first;
-}
-
 /** ∫ Cp/T dT from `from` to `to`, J/(mol K). */
 export function heatOverT(cp: Correlation, from: number, to: number): number {
   return overTUpTo(cp, to) - overTUpTo(cp, from);

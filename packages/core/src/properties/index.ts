@@ -1,5 +1,5 @@
 export { correlate, R, ValueSlope } from './correlation.ts';
-export { heat, heatOverT, heatUpTo, T_REFERENCE } from './heatCapacity.ts';
+export { heatOverT, heatUpTo, T_REFERENCE } from './heatCapacity.ts';
 export {
   heatCapacityOfGas,
   heatOfVaporisation,
