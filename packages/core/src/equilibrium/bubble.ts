@@ -1,15 +1,15 @@
 /**
  * Bubble points:  f = ln Σᵢ xᵢ Kᵢ(T, P, x, y) = 0,  yᵢ ∝ xᵢ Kᵢ.
  * Newton in 1/T (for T) or ln P (for P), where f is nearly straight; y is renewed between steps. Where that finds nothing (near critical
- * points) the flash at a vapour share of nearly 0 is sought instead, and Newton starts again from there.
+ * points) the tangent plane seeks it.
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 12.
  */
 import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { flashPBeta, flashTBeta, restarted } from './flashSpecified.ts';
 import { checkLengths, evaluateK, makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
+import { Saturation } from './saturation.ts';
 
 /**
  * Bubble-point temperature of a liquid.
@@ -17,7 +17,7 @@ import type { TwoPhases } from './kValues.ts';
  * @param x      liquid mole fractions, length model.n, Σx = 1
  * @param y      out: vapour mole fractions, length model.n; the last iterate when there is no answer
  * @param start  first temperature, K; left out: where the model's first K-values say
- * @returns solved with T in K, or out-of-reach: `no-convergence`, `phases-alike`, `not-finite`
+ * @returns solved with T in K, or out-of-reach: `no-saturation`, `no-convergence`, `phases-alike`, `not-finite`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
 export function bubbleTemperature(
@@ -31,14 +31,8 @@ export function bubbleTemperature(
   checkLengths(model.n, x, y);
   const first = start ?? firstTemperature(model, P, x, w);
   firstVapour(model, first, P, x, y, w);
-  return restarted(
-    temperatureFrom(first, model, P, x, y, w),
-    () => flashPBeta(model, P, 0, x),
-    (at) => {
-      y.set(at.y);
-      return temperatureFrom(at.T, model, P, x, y, w);
-    },
-  );
+  const found = temperatureFrom(first, model, P, x, y, w);
+  return found.state === 'solved' ? found : new Saturation(model, 'liquid', { kind: 'T', P }, x, y).seek(first);
 }
 
 function temperatureFrom(
@@ -71,7 +65,7 @@ function temperatureFrom(
  * @param T  temperature, K
  * @param x  liquid mole fractions, length model.n, Σx = 1
  * @param y  out: vapour mole fractions, length model.n
- * @returns solved with P in Pa, or out-of-reach: `no-convergence`, `phases-alike`, `not-finite`
+ * @returns solved with P in Pa, or out-of-reach: `no-saturation`, `no-convergence`, `phases-alike`, `not-finite`
  * @throws RangeError when lengths differ: our mistake, never the user's
  */
 export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y: Float64Array): Outcome<number> {
@@ -79,14 +73,8 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
   const w = makeTwoPhases(model.n);
   firstVapour(model, T, ATMOSPHERE, x, y, w);
   const first = Math.log(ATMOSPHERE) + w.logSum; // first K-values go as 1/P
-  return restarted(
-    pressureFrom(first, model, T, x, y, w),
-    () => flashTBeta(model, T, 0, x),
-    (at) => {
-      y.set(at.y);
-      return pressureFrom(Math.log(at.P), model, T, x, y, w);
-    },
-  );
+  const found = pressureFrom(first, model, T, x, y, w);
+  return found.state === 'solved' ? found : new Saturation(model, 'liquid', { kind: 'P', T }, x, y).seek(Math.exp(first));
 }
 
 function pressureFrom(
@@ -154,7 +142,8 @@ function renewVapour(model: ThermoModel, x: Float64Array, y: Float64Array, w: Tw
   let change = 0;
   for (let i = 0; i < x.length; i++) {
     const next = (x[i] * Math.exp(w.lnK[i])) / sum;
-    if (!model.hasIdealVapour) change = Math.max(change, Math.abs(next - y[i]));
+    // Of traces the relative change counts, so that theirs are in equilibrium too.
+    if (!model.hasIdealVapour && next > 0) change = Math.max(change, Math.min(Math.abs(next - y[i]) / next, 1) * Math.max(next, TRACE));
     y[i] = next;
   }
   w.logSum = Math.log(sum);
@@ -164,6 +153,8 @@ function renewVapour(model: ThermoModel, x: Float64Array, y: Float64Array, w: Tw
 const ATMOSPHERE = 101325;
 /** ln of a sum of terms near 1 is known to some 1e-16; this leaves 1e-10 K. */
 const TOLERANCE = 1e-12;
+/** A trace's relative change is settled at 1e-9. */
+const TRACE = 1e-3;
 /** T changes at most by this factor in a step, so that a far start cannot leap out of the search range. */
 const LARGEST_STEP = 1.5;
 const MAX_ITERATIONS = 100;

@@ -162,23 +162,6 @@ function settledAt(
   return solved({ T, P, ...flashed(model, T, P, z, w) });
 }
 
-/**
- * A bubble or dew point that Newton did not find: the flash that stands at it gives a better start.
- * @param again Newton from there
- * @returns what Newton then found, or what it had said first
- */
-export function restarted(
-  first: Outcome<number>,
-  flash: () => Outcome<FlashAt>,
-  again: (at: FlashAt) => Outcome<number>,
-): Outcome<number> {
-  if (first.state === 'solved') return first;
-  const at = flash();
-  if (at.state !== 'solved' || at.value.phases[1] !== 'vapour') return first;
-  const second = again(at.value);
-  return second.state === 'solved' ? second : first;
-}
-
 /** Share of the vapour: none in a liquid that splits. */
 const vapourOf = ({ beta, phases }: Flash): number => (phases.includes('vapour') ? beta : 0);
 

@@ -12,6 +12,8 @@ import type { Phase, ThermoModel } from '../thermo/index.ts';
 export interface StabilityWork {
   trial: PhaseProperties;
   W: Float64Array;
+  /** √W where a step of Newton's began. */
+  root: Float64Array;
   w: Float64Array;
   gradient: Float64Array;
   hessian: Float64Array;
@@ -22,6 +24,7 @@ export function makeStabilityWork(n: number): StabilityWork {
   return {
     trial: new PhaseProperties(n),
     W: new Float64Array(n),
+    root: new Float64Array(n),
     w: new Float64Array(n),
     gradient: new Float64Array(n),
     hessian: new Float64Array(n * n),
@@ -33,6 +36,7 @@ export function makeStabilityWork(n: number): StabilityWork {
  * Whether a trial phase of this kind lies below the tangent plane of the feed.
  * @param d      dᵢ of the feed; −∞ where zᵢ = 0
  * @param w      w.W on entry: the first trial's mole numbers; on return: the last's
+ * @param enough a tm below this ends the search: that the feed is unstable is then certain; −∞ to go to the bottom
  * @returns the smallest tm found, 0 when the trial came back to the feed
  */
 export function trialPhase(
@@ -43,6 +47,7 @@ export function trialPhase(
   z: Float64Array,
   d: Float64Array,
   w: StabilityWork,
+  enough = CLEARLY_UNSTABLE,
 ): number {
   const n = model.n;
   for (let iteration = 0; iteration < SUBSTITUTIONS; iteration++) {
@@ -56,7 +61,7 @@ export function trialPhase(
     if (isFeed(z, w.W)) return 0;
     if (change < 1e-11) break;
   }
-  return newton(model, phase, T, P, z, d, w);
+  return newton(model, phase, T, P, z, d, w, enough);
 }
 
 function newton(
@@ -67,22 +72,67 @@ function newton(
   z: Float64Array,
   d: Float64Array,
   w: StabilityWork,
+  enough: number,
 ): number {
+  const n = model.n;
   let tm = evaluateNewton(model, phase, T, P, z, d, w);
   for (let iteration = 0; iteration < MAX_NEWTON; iteration++) {
-    const error = largest(w.gradient);
-    if (error < TOLERANCE || tm < CLEARLY_UNSTABLE) return tm;
-    if (!factorDense(w.hessian, w.pivot, model.n)) return tm;
-    solveDense(w.hessian, w.pivot, w.gradient, model.n);
-    for (let i = 0; i < model.n; i++) {
-      const alpha = 2 * Math.sqrt(w.W[i]);
-      const next = Math.max(alpha - w.gradient[i], alpha / 4);
-      w.W[i] = (next * next) / 4;
+    if (largest(w.gradient) < TOLERANCE || tm < enough || !Number.isFinite(tm)) break;
+    if (!factorDense(w.hessian, w.pivot, n)) break;
+    for (let i = 0; i < n; i++) w.root[i] = Math.sqrt(w.W[i]);
+    solveDense(w.hessian, w.pivot, w.gradient, n);
+    const before = tm;
+    let length = 1;
+    // tm never rises: where the Hessian is not that of a valley, less of the step or a substitution goes down.
+    for (let halving = 0; ; halving++) {
+      for (let i = 0; i < n; i++) {
+        const next = w.root[i] - (length * w.gradient[i]) / 2;
+        const kept = Math.min(Math.max(next, w.root[i] / MOST_IN_A_STEP), w.root[i] * MOST_IN_A_STEP);
+        w.W[i] = kept * kept;
+      }
+      if (halving === HALVINGS) {
+        tm = substituted(model, phase, T, P, z, d, w);
+        break;
+      }
+      tm = tmOf(model, phase, T, P, z, d, w);
+      if (tm <= before + 1e-12 * (1 + Math.abs(before))) break;
+      length /= 3;
     }
     if (isFeed(z, w.W)) return 0;
     tm = evaluateNewton(model, phase, T, P, z, d, w);
-    if (!Number.isFinite(tm)) return 0;
   }
+  return Number.isFinite(tm) ? tm : 0;
+}
+
+/** One substitution from where the step began; returns its tm. */
+function substituted(
+  model: ThermoModel,
+  phase: Phase,
+  T: number,
+  P: number,
+  z: Float64Array,
+  d: Float64Array,
+  w: StabilityWork,
+): number {
+  for (let i = 0; i < model.n; i++) w.W[i] = w.root[i] * w.root[i];
+  evaluateTrial(model, phase, T, P, w, 'fugacity');
+  for (let i = 0; i < model.n; i++) w.W[i] = z[i] === 0 ? 0 : Math.exp(d[i] - w.trial.lnPhi[i]);
+  return tmOf(model, phase, T, P, z, d, w);
+}
+
+function tmOf(
+  model: ThermoModel,
+  phase: Phase,
+  T: number,
+  P: number,
+  z: Float64Array,
+  d: Float64Array,
+  w: StabilityWork,
+): number {
+  evaluateTrial(model, phase, T, P, w, 'fugacity');
+  let tm = 1;
+  for (let i = 0; i < model.n; i++)
+    if (z[i] > 0 && w.W[i] > 0) tm += w.W[i] * (Math.log(w.W[i]) + w.trial.lnPhi[i] - d[i] - 1);
   return tm;
 }
 
@@ -101,8 +151,9 @@ function evaluateNewton(
   let tm = 1;
   for (let i = 0; i < n; i++) {
     const root = Math.sqrt(w.W[i]);
-    const distance = z[i] === 0 ? 0 : Math.log(w.W[i]) + w.trial.lnPhi[i] - d[i];
-    tm += z[i] === 0 ? 0 : w.W[i] * (distance - 1);
+    const absent = z[i] === 0 || w.W[i] === 0;
+    const distance = absent ? 0 : Math.log(w.W[i]) + w.trial.lnPhi[i] - d[i];
+    tm += absent ? 0 : w.W[i] * (distance - 1);
     w.gradient[i] = root * distance;
     for (let j = 0; j < n; j++) {
       const slope = (root * Math.sqrt(w.W[j]) * w.trial.dLnPhiDN[i * n + j]) / total;
@@ -143,6 +194,9 @@ function largest(values: Float64Array): number {
 
 const SUBSTITUTIONS = 5;
 const MAX_NEWTON = 60;
+/** √W changes at most by this factor in a step, and the step is cut so often before a substitution takes its place. */
+const MOST_IN_A_STEP = 2;
+const HALVINGS = 4;
 const TOLERANCE = 1e-10;
 /** Below this the split is certain, and the trial a good start for it; no need to go to the bottom. */
 const CLEARLY_UNSTABLE = -1e-3;

@@ -51,6 +51,7 @@ export type Reason =
   | { code: 'no-convergence'; residual: number; iterations: number }
   | { code: 'not-finite'; what: string }
   | { code: 'phases-alike'; T: number; P: number } // K, Pa
+  | { code: 'no-saturation'; point: 'bubble' | 'dew'; given: { P: number } | { T: number }; why: 'one-phase' | 'two-phases' } // Pa, K
   | { code: 'three-phases'; T: number; P: number } // K, Pa
   | { code: 'no-such-state'; what: string }
   | { code: 'same-knowledge' }

@@ -15,5 +15,6 @@ export * from './randomMixtures.ts';
 export * from './referenceColumns.ts';
 export * from './referenceFluids.ts';
 export * from './seam.ts';
+export * from './saturationAudit.ts';
 export * from './slopes.ts';
 export * from './tabulatedCurve.ts';

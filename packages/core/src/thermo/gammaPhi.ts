@@ -59,16 +59,30 @@ export function gammaPhiModel(
     return pure.value;
   });
 
-  /** ln of the saturated vapour's fugacity, Pa, into `pure` with its slope along saturation; leaves `sat`. */
+  /**
+   * ln of the saturated vapour's fugacity, Pa, into `pure` with its slope along saturation; leaves `sat`. Above the critical temperature, where
+   * the vapour pressure goes on as a line and no vapour is saturated, what the vapour model says of it stays as at the critical point: a virial
+   * equation at such pressures would give a gas no fugacity and let it condense.
+   */
   function saturation(i: number, { T }: Temperature): void {
-    lnVapourPressure(components[i], pure.at(T));
-    if (vapourModel.isIdeal) return;
+    if (vapourModel.isIdeal) {
+      lnVapourPressure(components[i], pure.at(T));
+      return;
+    }
+    const Tc = components[i].criticalTemperature.value;
+    const isAbove = T > Tc;
+    lnVapourPressure(components[i], pure.at(isAbove ? Tc : T));
     const Psat = Math.exp(pure.value);
-    vapourModel.pure(i, sat.at(T, Psat));
+    vapourModel.pure(i, sat.at(isAbove ? Tc : T, Psat));
     const dPsat = Psat * pure.dT;
+    if (isAbove) {
+      lnVapourPressure(components[i], pure.at(T));
+      sat.dEnthalpyDT = 0;
+    } else {
+      pure.dT += sat.dLnPhiDT + sat.dLnPhiDP * dPsat;
+      sat.dEnthalpyDT += sat.dEnthalpyDP * dPsat;
+    }
     pure.value += sat.lnPhi;
-    pure.dT += sat.dLnPhiDT + sat.dLnPhiDP * dPsat;
-    sat.dEnthalpyDT += sat.dEnthalpyDP * dPsat;
   }
 
   function liquid(x: Float64Array, out: PhaseProperties, extent: Extent): void {
@@ -87,8 +101,10 @@ export function gammaPhiModel(
       out.dLnPhiDT[i] = slopeOf + pure.dT;
       if (!poynting) continue;
       lnVapourPressure(components[i], gas.at(T));
-      const Psat = Math.exp(gas.value);
-      const dPsat = Psat * gas.dT;
+      const Pc = components[i].criticalPressure.value;
+      const isBelow = gas.value < Math.log(Pc);
+      const Psat = isBelow ? Math.exp(gas.value) : Pc;
+      const dPsat = isBelow ? Psat * gas.dT : 0;
       liquidVolume(components[i], pure.at(T));
       out.lnPhi[i] += (pure.value * (P - Psat)) / RT;
       out.dLnPhiDT[i] += ((pure.dT - pure.value / T) * (P - Psat) - pure.value * dPsat) / RT;

@@ -5,7 +5,7 @@
  * For Soave-Redlich-Kwong every Aₖₗ and Bₖₗ is ξ times as large, ξ = 0.807341 (from memory; with it
  * the tabulated kᵢⱼ are met as well as Peng-Robinson's).
  * Expected error: some 8 % in bubble pressure of hydrocarbon systems (Jaubert & Mutelet). A pair of groups without parameters predicts
- * nothing: it is not taken as zero. Nitrogen with C₃ and heavier comes out too low: there a published kᵢⱼ matters.
+ * nothing: it is not taken as zero. Temperature changes no term by more than a factor of 20. Nitrogen with C₃ and heavier comes out too low: there a published kᵢⱼ matters.
  * Source: Jaubert & Mutelet, Fluid Phase Equil. 224 (2004) 285, eq. 15; Jaubert & Privat, ibid. 295 (2010) 26
  * (ξ); Xu, Jaubert, Privat & Arpentinier, Ind. Eng. Chem. Res. 56 (2017) 8143.
  */
@@ -14,6 +14,12 @@ import type { Predictor } from './cubicMixing.ts';
 
 const T_REFERENCE = 298.15; // K
 const MEGAPASCAL = 1e6; // Pa
+/**
+ * ln of the factor that temperature brings to a term, at the most: some pairs of groups were fitted over few temperatures and have exponents
+ * up to 19, by which a term would grow ten thousand times in 200 K. Beyond a factor of 20 it stays; the usual exponent of 1.5 reaches
+ * that below 40 K only.
+ */
+const FARTHEST = 3;
 
 /** E of one pair: terms e (298.15/T)^f, e in Pa. */
 export interface Ppr78Pair {
@@ -69,7 +75,12 @@ export function predictInteractions(n: number, b: Float64Array, pairs: readonly 
       let dE = 0;
       let d2E = 0;
       for (let term = 0; term < e.length; term++) {
-        const value = e[term] * (T_REFERENCE / T) ** f[term];
+        const power = f[term] * Math.log(T_REFERENCE / T);
+        if (Math.abs(power) > FARTHEST) {
+          E += e[term] * Math.exp(Math.sign(power) * FARTHEST);
+          continue;
+        }
+        const value = e[term] * Math.exp(power);
         E += value;
         dE -= (value * f[term]) / T;
         d2E += (value * f[term] * (f[term] + 1)) / (T * T);
