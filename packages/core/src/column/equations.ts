@@ -3,7 +3,7 @@
  * temperature; per stage the balance and the equilibrium of every component and the balance of heat; at the border the handles, the pipes of
  * pump-arounds, and the targets.
  *   lᵢ + vᵢ − (what comes from above and below) − fᵢ − pᵢ = 0
- *   Eᵢ Kᵢ V lᵢ/L + (1 − Eᵢ) V yᵢ(below) − vᵢ = 0
+ *   Eᵢ y*ᵢ V + (1 − Eᵢ) V yᵢ(below) − vᵢ = 0,   y* in equilibrium with the liquid: Kᵢ lᵢ/L where the tray is perfect (trayVapour.ts)
  *   L h + V H − (what comes from above and below) − F h_F − H_p − Q = 0
  *   pᵢ − W lᵢ/L(where it is taken) = 0,   H_p − W h = 0
  * A draw takes its part of every component of a stream before the rest goes on. In a total condenser the vapour row holds the mole fractions of the
@@ -17,6 +17,7 @@ import { bottomsDraw, drawsOf, givenValue, handlesOf } from './handles.ts';
 import { BorderRow, HEAT_SCALE, spareRow, StageRow } from './rows.ts';
 import type { EquationRow } from './rows.ts';
 import { TargetEquations } from './targets.ts';
+import { TrayVapour } from './trayVapour.ts';
 import type { ColumnInput, ColumnState, Draw, Handle, Target } from './types.ts';
 
 export class ColumnEquations implements ColumnState {
@@ -68,6 +69,8 @@ export class ColumnEquations implements ColumnState {
   private readonly borderRow: BorderRow;
   private readonly spare: BorderRow;
   private readonly targetEquations: TargetEquations;
+  /** By stage; undefined where every efficiency is 1, and where an ideal vapour needs no composition for its K-values. */
+  private readonly trays: (TrayVapour | undefined)[];
 
   constructor(input: ColumnInput) {
     const { model, stages, feeds } = input;
@@ -120,6 +123,10 @@ export class ColumnEquations implements ColumnState {
       return 1 / Math.max(flow, LEAST_FED * this.fed);
     });
     this.targetEquations = new TargetEquations(this);
+    this.trays = each((j) => {
+      const isPerfect = input.efficiency.subarray(j * n, (j + 1) * n).every((E) => E === 1);
+      return isPerfect || model.hasIdealVapour ? undefined : new TrayVapour(model);
+    });
   }
 
   private stageHeatedBy(handle: Handle): number {
@@ -147,7 +154,9 @@ export class ColumnEquations implements ColumnState {
     for (let j = 0; j < stages; j++) this.evaluateStage(j);
     for (let j = 0; j < stages; j++) {
       this.fillBalances(j);
-      this.fillEquilibrium(j);
+      const tray = this.trays[j];
+      if (tray === undefined) this.fillEquilibrium(j);
+      else this.fillTray(j, tray);
       if (this.isTotalCondenser(j)) this.fillIncipient(j, this.n, this.totalVapour);
       else if (this.isTotalReboiler(j)) this.fillIncipient(j, 0, this.totalLiquid);
       else this.fillHeat(j);
@@ -325,6 +334,33 @@ export class ColumnEquations implements ColumnState {
       values[at + 2 * n] += scale * a * carried * (ofLiquid.dLnPhiDT[i] - ofVapour.dLnPhiDT[i]);
       if (this.pressureHandle >= 0)
         values[stageRow.atBorder(this.pressureHandle)] += scale * a * carried * (ofLiquid.dLnPhiDP[i] - ofVapour.dLnPhiDP[i]);
+      if (E < 1 && j < stages - 1) this.addPassing(j, i);
+      stageRow.end();
+    }
+  }
+
+  /** The equilibrium rows of a tray that is less than perfect, its vapour not ideal. */
+  private fillTray(j: number, tray: TrayVapour): void {
+    const { n, liquid, vapour, input, stages, fed, stageRow } = this;
+    const { values } = stageRow;
+    const { slopes, y } = tray;
+    const V = this.totalVapour[j];
+    tray.evaluate(liquid, j * n, this.totalLiquid[j], this.liquidOf[j], this.vapourOf[j]);
+    for (let i = 0; i < n; i++) {
+      stageRow.begin(j, n + i);
+      stageRow.scale = 1 / fed;
+      const at = stageRow.at(j, 0);
+      const E = input.efficiency[j * n + i];
+      const a = E * y[i];
+      stageRow.sum = a * V - vapour[j * n + i];
+      const bySlope = stageRow.scale * a * V;
+      for (let k = 0, p = i * (n + 2); k < n; k++, p++) {
+        values[at + k] += bySlope * slopes[p];
+        values[at + n + k] += stageRow.scale * a;
+      }
+      values[at + n + i] -= stageRow.scale;
+      values[at + 2 * n] += bySlope * slopes[i * (n + 2) + n];
+      if (this.pressureHandle >= 0) values[stageRow.atBorder(this.pressureHandle)] += bySlope * slopes[i * (n + 2) + n + 1];
       if (E < 1 && j < stages - 1) this.addPassing(j, i);
       stageRow.end();
     }

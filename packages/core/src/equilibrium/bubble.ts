@@ -9,7 +9,7 @@ import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { checkLengths, evaluateK, makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
-import { Saturation } from './saturation.ts';
+import { PhaseBoundary } from './phaseBoundary.ts';
 
 /**
  * Bubble-point temperature of a liquid.
@@ -32,7 +32,7 @@ export function bubbleTemperature(
   const first = start ?? firstTemperature(model, P, x, w);
   firstVapour(model, first, P, x, y, w);
   const found = temperatureFrom(first, model, P, x, y, w);
-  return found.state === 'solved' ? found : new Saturation(model, 'liquid', { kind: 'T', P }, x, y).seek(first);
+  return found.state === 'solved' ? found : new PhaseBoundary(model, 'liquid', { kind: 'T', P }, x, y).seek(first);
 }
 
 function temperatureFrom(
@@ -74,7 +74,7 @@ export function bubblePressure(model: ThermoModel, T: number, x: Float64Array, y
   firstVapour(model, T, ATMOSPHERE, x, y, w);
   const first = Math.log(ATMOSPHERE) + w.logSum; // first K-values go as 1/P
   const found = pressureFrom(first, model, T, x, y, w);
-  return found.state === 'solved' ? found : new Saturation(model, 'liquid', { kind: 'P', T }, x, y).seek(Math.exp(first));
+  return found.state === 'solved' ? found : new PhaseBoundary(model, 'liquid', { kind: 'P', T }, x, y).seek(Math.exp(first));
 }
 
 function pressureFrom(
@@ -143,7 +143,8 @@ function renewVapour(model: ThermoModel, x: Float64Array, y: Float64Array, w: Tw
   for (let i = 0; i < x.length; i++) {
     const next = (x[i] * Math.exp(w.lnK[i])) / sum;
     // Of traces the relative change counts, so that theirs are in equilibrium too.
-    if (!model.hasIdealVapour && next > 0) change = Math.max(change, Math.min(Math.abs(next - y[i]) / next, 1) * Math.max(next, TRACE));
+    if (!model.hasIdealVapour && next > 0)
+      change = Math.max(change, Math.min(Math.abs(next - y[i]) / next, 1) * Math.max(next, TRACE));
     y[i] = next;
   }
   w.logSum = Math.log(sum);

@@ -7,8 +7,8 @@
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { checkLengths } from './kValues.ts';
-import { Saturation } from './saturation.ts';
-import type { Sought } from './saturation.ts';
+import { PhaseBoundary } from './phaseBoundary.ts';
+import type { Sought } from './phaseBoundary.ts';
 
 /**
  * Dew-point temperature of a vapour; the upper one where there are two.
@@ -36,12 +36,12 @@ export function dewPressure(model: ThermoModel, T: number, y: Float64Array, x: F
 
 function solveDew(model: ThermoModel, sought: Sought, y: Float64Array, x: Float64Array): Outcome<number> {
   checkLengths(model.n, x, y);
-  const saturation = new Saturation(model, 'vapour', sought, y, x);
-  const first = saturation.first();
-  let found = saturation.meet(saturation.substitute(first));
-  if (found.state !== 'solved') found = saturation.seek(first);
+  const boundary = new PhaseBoundary(model, 'vapour', sought, y, x);
+  const first = boundary.first();
+  let found = boundary.meet(boundary.substitute(first));
+  if (found.state !== 'solved') found = boundary.seek(first);
   for (let round = 0; round < MOST_LIQUIDS && found.state === 'solved'; round++) {
-    const earlier = saturation.earlier(found.value);
+    const earlier = boundary.earlier(found.value);
     if (earlier === undefined) break;
     found = earlier;
   }

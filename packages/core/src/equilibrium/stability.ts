@@ -120,19 +120,10 @@ function substituted(
   return tmOf(model, phase, T, P, z, d, w);
 }
 
-function tmOf(
-  model: ThermoModel,
-  phase: Phase,
-  T: number,
-  P: number,
-  z: Float64Array,
-  d: Float64Array,
-  w: StabilityWork,
-): number {
+function tmOf(model: ThermoModel, phase: Phase, T: number, P: number, z: Float64Array, d: Float64Array, w: StabilityWork): number {
   evaluateTrial(model, phase, T, P, w, 'fugacity');
   let tm = 1;
-  for (let i = 0; i < model.n; i++)
-    if (z[i] > 0 && w.W[i] > 0) tm += w.W[i] * (Math.log(w.W[i]) + w.trial.lnPhi[i] - d[i] - 1);
+  for (let i = 0; i < model.n; i++) if (z[i] > 0 && w.W[i] > 0) tm += w.W[i] * (Math.log(w.W[i]) + w.trial.lnPhi[i] - d[i] - 1);
   return tm;
 }
 

@@ -25,12 +25,16 @@ export type Known =
   | { by: 'superheat'; above: number } // K above the dew point
   | { by: 'q'; q: number };
 
-/** Where a feed begins and ends to boil at its pressure. */
+/** A feed as a liquid that just begins to boil, or as a vapour that just begins to condense. */
+export interface SaturationPoint {
+  T: number; // K
+  enthalpy: number; // J/mol
+}
+
+/** Where a feed begins and ends to boil at its pressure; each by itself, since a feed may have the one without the other. */
 export interface Saturation {
-  bubblePoint: number; // K
-  dewPoint: number; // K
-  liquidEnthalpy: number; // J/mol, at the bubble point
-  vapourEnthalpy: number; // J/mol, at the dew point
+  bubble: Outcome<SaturationPoint>;
+  dew: Outcome<SaturationPoint>;
 }
 
 export interface FluidState {
@@ -38,9 +42,8 @@ export interface FluidState {
   P: number; // Pa
   flash: Flash;
   enthalpy: number; // J/mol, from the elements at 298.15 K
-  /** Out of reach where the feed has no bubble or dew point at this pressure. */
-  saturation: Outcome<Saturation>;
-  /** Undefined without a saturation. */
+  saturation: Saturation;
+  /** Undefined unless both points are there. */
   q: number | undefined;
 }
 
@@ -66,19 +69,25 @@ export function stateFrom(model: ThermoModel, z: Float64Array, a: Known, b: Know
   return rescued(() => atPressureOf(model, z, third, (state) => state.enthalpy - enthalpy.h));
 }
 
-/** Bubble point, dew point and the enthalpies there. */
-export function saturationOf(model: ThermoModel, z: Float64Array, P: number): Outcome<Saturation> {
+/** Bubble point and dew point of z at P, Pa, with the enthalpies there. */
+export function saturationOf(model: ThermoModel, z: Float64Array, P: number): Saturation {
   const other = new Float64Array(model.n);
-  const bubble = bubbleTemperature(model, P, z, other);
-  if (bubble.state !== 'solved') return passOn(bubble);
-  const dew = dewTemperature(model, P, z, other);
-  if (dew.state !== 'solved') return passOn(dew);
-  return solved({
-    bubblePoint: bubble.value,
-    dewPoint: dew.value,
-    liquidEnthalpy: phaseEnthalpy(model, 'liquid', bubble.value, P, z),
-    vapourEnthalpy: phaseEnthalpy(model, 'vapour', dew.value, P, z),
-  });
+  const point = (phase: 'liquid' | 'vapour', T: Outcome<number>): Outcome<SaturationPoint> =>
+    T.state === 'solved' ? solved({ T: T.value, enthalpy: phaseEnthalpy(model, phase, T.value, P, z) }, T.report) : passOn(T);
+  return {
+    bubble: point('liquid', bubbleTemperature(model, P, z, other)),
+    dew: point('vapour', dewTemperature(model, P, z, other)),
+  };
+}
+
+/**
+ * Feed quality of a feed of enthalpy h, J/mol.
+ * @returns undefined unless both saturation points are there
+ */
+export function qualityOf(h: number, { bubble, dew }: Saturation): number | undefined {
+  if (bubble.state !== 'solved' || dew.state !== 'solved') return undefined;
+  const q = (dew.value.enthalpy - h) / (dew.value.enthalpy - bubble.value.enthalpy);
+  return Number.isFinite(q) ? q : undefined;
 }
 
 function withPressure(model: ThermoModel, z: Float64Array, P: number, known: Known): Outcome<FluidState> {
@@ -89,7 +98,7 @@ function withPressure(model: ThermoModel, z: Float64Array, P: number, known: Kno
   return solved({ T: at.T, P, flash: at, enthalpy, saturation, q });
 }
 
-function flashAt(model: ThermoModel, z: Float64Array, P: number, known: Known, saturation: Outcome<Saturation>): FlashAt {
+function flashAt(model: ThermoModel, z: Float64Array, P: number, known: Known, { bubble, dew }: Saturation): FlashAt {
   const atT = (T: number): FlashAt => ({ T, P, ...valueOrInterrupt(flashTP(model, T, P, z)) });
   switch (known.by) {
     case 'pressure':
@@ -97,25 +106,27 @@ function flashAt(model: ThermoModel, z: Float64Array, P: number, known: Known, s
     case 'temperature':
       return atT(known.T);
     case 'vapour-fraction':
-      if (known.beta === 0 || known.beta === 1) return saturated(known.beta, P, z, valueOrInterrupt(saturation));
+      if (known.beta === 0) return saturated('liquid', P, z, valueOrInterrupt(bubble));
+      if (known.beta === 1) return saturated('vapour', P, z, valueOrInterrupt(dew));
       return valueOrInterrupt(flashPBeta(model, P, known.beta, z));
     case 'enthalpy':
       return valueOrInterrupt(flashPH(model, P, known.h, z));
     case 'subcooling':
-      return atT(valueOrInterrupt(saturation).bubblePoint - known.below);
+      return atT(valueOrInterrupt(bubble).T - known.below);
     case 'superheat':
-      return atT(valueOrInterrupt(saturation).dewPoint + known.above);
+      return atT(valueOrInterrupt(dew).T + known.above);
     case 'q': {
-      if (known.q === 0 || known.q === 1) return saturated(known.q === 0 ? 1 : 0, P, z, valueOrInterrupt(saturation));
-      const { liquidEnthalpy, vapourEnthalpy } = valueOrInterrupt(saturation);
-      return valueOrInterrupt(flashPH(model, P, vapourEnthalpy - known.q * (vapourEnthalpy - liquidEnthalpy), z));
+      if (known.q === 1) return saturated('liquid', P, z, valueOrInterrupt(bubble));
+      if (known.q === 0) return saturated('vapour', P, z, valueOrInterrupt(dew));
+      const [hL, hV] = [valueOrInterrupt(bubble).enthalpy, valueOrInterrupt(dew).enthalpy];
+      return valueOrInterrupt(flashPH(model, P, hV - known.q * (hV - hL), z));
     }
   }
 }
 
-function saturated(beta: 0 | 1, P: number, z: Float64Array, { bubblePoint, dewPoint }: Saturation): FlashAt {
+function saturated(phase: 'liquid' | 'vapour', P: number, z: Float64Array, { T }: SaturationPoint): FlashAt {
   const [x, y] = [Float64Array.from(z), Float64Array.from(z)];
-  return { T: beta === 0 ? bubblePoint : dewPoint, P, beta, phases: [beta === 0 ? 'liquid' : 'vapour'], x, y };
+  return { T, P, beta: phase === 'liquid' ? 0 : 1, phases: [phase], x, y };
 }
 
 function withTemperature(model: ThermoModel, z: Float64Array, T: number, known: Known): Outcome<FluidState> {
@@ -161,13 +172,6 @@ function atPressureOf(
     before = here;
   }
   return outOfReach({ code: 'no-such-state', what: 'pair of conditions' });
-}
-
-function qualityOf(h: number, saturation: Outcome<Saturation>): number | undefined {
-  if (saturation.state !== 'solved') return undefined;
-  const { liquidEnthalpy, vapourEnthalpy } = saturation.value;
-  const q = (vapourEnthalpy - h) / (vapourEnthalpy - liquidEnthalpy);
-  return Number.isFinite(q) ? q : undefined;
 }
 
 const LOWEST = Math.log(100); // Pa

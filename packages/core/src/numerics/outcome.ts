@@ -44,6 +44,8 @@ export type OpenPoint =
   | { code: 'not-with-column'; path: string; what: string; needs: string };
 
 export type Reason =
+  /** Of one feed; name '' when it has none. */
+  | { code: 'in-feed'; name: string; reason: Reason }
   | { code: 'no-fit' }
   | { code: 'nothing-to-fit' }
   | { code: 'two-equations' }

@@ -15,6 +15,7 @@ import {
   flashPBeta,
   makeTwoPhases,
   phaseEnthalpy,
+  qualityOf as saturatedQuality,
   saturationOf,
 } from '../equilibrium/index.ts';
 import type { TwoPhases } from '../equilibrium/index.ts';
@@ -213,7 +214,8 @@ function finished(input: EstimateInput, state: Working, report: { iterations: nu
   if (reflux === undefined)
     return outOfReach({ code: 'stages-not-enough', stages: stagesWanted(input.find), fewest: fewestStages });
   if (!(reflux > floor)) return outOfReach({ code: 'estimate-below-minimum', reflux, minimum: floor });
-  const condenserDuty = -D * (reflux * (ends.overheadVapour - ends.refluxLiquid) + ends.overheadVapour - ends.distillate);
+  const condenserDuty =
+    -D * ((reflux + 1) * overheadEnthalpy(input, reflux, ends, distillate) - reflux * ends.refluxEnthalpy - ends.distillate);
   const hB = bottomsEnthalpy(model, bottoms, input.pressure.bottom);
   const value: Estimate = {
     distillate,
@@ -258,36 +260,50 @@ function qualityOf({ model, feed, pressure, feedState }: EstimateInput, hasBubbl
   if (!hasBubblePoint) return 1 - feedState.vapourFraction;
   const z = new Float64Array(model.n);
   fractions(feed, z);
-  const saturation = saturationOf(model, z, pressure.feed);
-  if (saturation.state !== 'solved') return 1 - feedState.vapourFraction;
-  const { liquidEnthalpy, vapourEnthalpy } = saturation.value;
-  return (vapourEnthalpy - feedState.enthalpy) / (vapourEnthalpy - liquidEnthalpy);
+  return saturatedQuality(feedState.enthalpy, saturationOf(model, z, pressure.feed)) ?? 1 - feedState.vapourFraction;
 }
 
 /**
- * Temperature, K, and molar enthalpies, J/mol, around the condenser. The vapour that comes to it has the distillate's composition, near enough
- * for an estimate.
+ * Molar enthalpy of the vapour that comes to the condenser, J/mol: at its dew point, (R x + d)/(R + 1) by the balance round the condenser. Only
+ * in a total condenser is that the distillate; a vapour drawn from equilibrium is leaner in what the reflux holds, and its dew point lower.
  */
-function condenserOf({ model, pressure, condenser }: EstimateInput, distillate: Float64Array) {
+function overheadEnthalpy({ model, pressure }: EstimateInput, R: number, ends: CondenserEnds, distillate: Float64Array): number {
+  const P = pressure.top;
+  const [y, d, x] = [new Float64Array(model.n), new Float64Array(model.n), new Float64Array(model.n)];
+  fractions(distillate, d);
+  for (let i = 0; i < model.n; i++) y[i] = (R * ends.reflux[i] + d[i]) / (R + 1);
+  return phaseEnthalpy(model, 'vapour', valueOrInterrupt(dewTemperature(model, P, y, x)), P, y);
+}
+
+/** What leaves a condenser: temperature, K, the liquid that returns with its molar enthalpy, J/mol, and the distillate's, J/mol. */
+interface CondenserEnds {
+  T: number;
+  reflux: Float64Array;
+  refluxEnthalpy: number;
+  distillate: number;
+}
+
+function condenserOf({ model, pressure, condenser }: EstimateInput, distillate: Float64Array): CondenserEnds {
   const n = model.n;
   const P = pressure.top;
   const [d, other] = [new Float64Array(n), new Float64Array(n)];
   fractions(distillate, d);
-  const dew = valueOrInterrupt(dewTemperature(model, P, d, other));
-  const overheadVapour = phaseEnthalpy(model, 'vapour', dew, P, d);
   switch (condenser.kind) {
     case 'total': {
       const T = bubbleTemperature(model, P, d, other);
       if (T.state !== 'solved') return valueOrInterrupt<never>(outOfReach({ code: 'not-condensable', P }));
       const liquid = phaseEnthalpy(model, 'liquid', T.value, P, d);
-      return { T: T.value, overheadVapour, refluxLiquid: liquid, distillate: liquid };
+      return { T: T.value, reflux: d, refluxEnthalpy: liquid, distillate: liquid };
     }
-    case 'partial':
-      return { T: dew, overheadVapour, refluxLiquid: phaseEnthalpy(model, 'liquid', dew, P, other), distillate: overheadVapour };
+    case 'partial': {
+      const T = valueOrInterrupt(dewTemperature(model, P, d, other));
+      const vapour = phaseEnthalpy(model, 'vapour', T, P, d);
+      return { T, reflux: other, refluxEnthalpy: phaseEnthalpy(model, 'liquid', T, P, other), distillate: vapour };
+    }
     case 'mixed': {
       const at = valueOrInterrupt(flashPBeta(model, P, condenser.vapourShare, d));
-      const refluxLiquid = phaseEnthalpy(model, 'liquid', at.T, P, at.x);
-      return { T: at.T, overheadVapour, refluxLiquid, distillate: enthalpyOf(model, at.T, P, at) };
+      const refluxEnthalpy = phaseEnthalpy(model, 'liquid', at.T, P, at.x);
+      return { T: at.T, reflux: at.x, refluxEnthalpy, distillate: enthalpyOf(model, at.T, P, at) };
     }
   }
 }

@@ -25,8 +25,9 @@ export interface FeedFacts {
   P: number; // Pa
   enthalpy: number; // J/mol, from the elements at 298.15 K
   vapourFraction: number; // mol/mol
-  /** null: it has no bubble or dew point at its pressure, since a gas dissolved in it keeps it boiling or it is above its critical point. */
-  saturation: { bubblePoint: number; dewPoint: number } | null;
+  /** K; null: it has none at its pressure, since a gas dissolved in it keeps it boiling or it is above its critical point. */
+  bubblePoint: number | null;
+  dewPoint: number | null;
   q: number | null;
   phases: FeedPhase[];
 }
@@ -93,6 +94,7 @@ export function feedFacts(stream: Stream, around: FeedSurroundings): Outcome<Fee
   if (around.model.state !== 'solved') return passOn(around.model);
   const model = around.model.value;
   const state = stateFrom(model, z, ...known);
+  if (state.state === 'out-of-reach') return outOfReach({ code: 'in-feed', name: stream.name, reason: state.reason }, state.report);
   if (state.state !== 'solved') return passOn(state);
   return described(stream, around, model, z, state.value);
 }
@@ -110,7 +112,7 @@ function described(
   const phases = phasesOf(model, state, mass);
   const molarVolume = phases.reduce((sum, p) => sum + (p.share * p.molarMass) / p.density, 0);
   const molarFlow = molesPerSecond(stream, around, { molarMass, molarLiquid, molarVolume });
-  const saturation = state.saturation.state === 'solved' ? state.saturation.value : null;
+  const { bubble, dew } = state.saturation;
   const facts: FeedFacts = {
     moleFractions: [...z],
     massFractions: [...normalised(z.map((x, i) => x * mass[i]))],
@@ -124,7 +126,8 @@ function described(
     P: state.P,
     enthalpy: state.enthalpy,
     vapourFraction: phases.reduce((sum, { phase, share }) => sum + (phase === 'vapour' ? share : 0), 0),
-    saturation: saturation === null ? null : { bubblePoint: saturation.bubblePoint, dewPoint: saturation.dewPoint },
+    bubblePoint: bubble.state === 'solved' ? bubble.value.T : null,
+    dewPoint: dew.state === 'solved' ? dew.value.T : null,
     q: state.q ?? null,
     phases,
   };

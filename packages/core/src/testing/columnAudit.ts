@@ -76,22 +76,51 @@ function balancesOf(input: ColumnInput, found: SolvedColumn): { material: number
 function equilibriumError(input: ColumnInput, found: SolvedColumn): number {
   const { model, stages } = input;
   const n = model.n;
-  const [liquid, vapour] = [new PhaseProperties(n), new PhaseProperties(n)];
   let worst = 0;
   for (let j = 0; j < stages; j++) {
     const x = fractions(found.liquid, j, n);
     const y = fractions(found.vapour, j, n);
-    model.evaluate('liquid', x, liquid.at(found.T[j], found.pressure[j]), 'fugacity');
-    model.evaluate('vapour', y, vapour.at(found.T[j], found.pressure[j]), 'fugacity');
+    const isPerfect = input.efficiency.subarray(j * n, (j + 1) * n).every((E) => E === 1);
+    const star = equilibriumVapour(model, found.T[j], found.pressure[j], x, y, isPerfect ? 1 : MOST_ROUNDS);
     for (let i = 0; i < n; i++) {
       const E = input.efficiency[j * n + i];
-      const star = x[i] * Math.exp(liquid.lnPhi[i] - vapour.lnPhi[i]);
       const below = E < 1 ? fractions(found.vapour, j + 1, n)[i] : 0;
-      worst = Math.max(worst, Math.abs(below + E * (star - below) - y[i]));
+      worst = Math.max(worst, Math.abs(below + E * (star[i] - below) - y[i]));
     }
   }
   return worst;
 }
+
+/** What would stand over a liquid in equilibrium, from `begin` by substitution until it stays; once only: K-values at `begin`. */
+function equilibriumVapour(
+  model: ColumnInput['model'],
+  T: number,
+  P: number,
+  x: Float64Array,
+  begin: Float64Array,
+  rounds: number,
+): Float64Array {
+  const [liquid, vapour] = [new PhaseProperties(model.n), new PhaseProperties(model.n)];
+  model.evaluate('liquid', x, liquid.at(T, P), 'fugacity');
+  let star = begin;
+  for (let round = 0; round < rounds; round++) {
+    const all = sum(star);
+    model.evaluate(
+      'vapour',
+      star.map((value) => value / all),
+      vapour.at(T, P),
+      'fugacity',
+    );
+    const next = x.map((value, i) => value * Math.exp(liquid.lnPhi[i] - vapour.lnPhi[i]));
+    const moved = next.reduce((most, value, i) => Math.max(most, Math.abs(value - star[i])), 0);
+    // Half-way: strong pairing in the vapour would swing.
+    star = round === 0 && rounds === 1 ? next : next.map((value, i) => (value + star[i]) / 2);
+    if (moved < 1e-13) break;
+  }
+  return star;
+}
+
+const MOST_ROUNDS = 300;
 
 function leastFlow(found: SolvedColumn): number {
   const all = [found.liquid, found.vapour, found.overhead, found.bottoms, ...found.draws];

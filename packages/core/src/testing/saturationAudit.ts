@@ -35,7 +35,16 @@ export function* randomSaturations(seed: number, count: number): Generator<Satur
     const T = mean((c) => c.criticalTemperature.value) * (0.45 + 0.35 * random());
     const coldest = Math.min(...records.map((c) => c.criticalTemperature.value));
     const boils = wilsonBoilingPoint(records, z, P);
-    yield { words: `${words} / ${T} K, ${P} Pa`, model, isCubic, z, T, P, boilsAtP: boils > COLDEST && boils < coldest, boilsAtT: T < coldest };
+    yield {
+      words: `${words} / ${T} K, ${P} Pa`,
+      model,
+      isCubic,
+      z,
+      T,
+      P,
+      boilsAtP: boils > COLDEST && boils < coldest,
+      boilsAtT: T < coldest,
+    };
   }
 }
 
@@ -88,7 +97,8 @@ export function auditSaturation(
     if (!(Math.abs(gap) < 1e-8)) return `fugacities of ${model.names[i]} differ by ${gap}`;
     apart = Math.max(apart, Math.abs(w[i] / z[i] - 1));
   }
-  if (model.hasOneEquation && Math.abs(Math.log(ofFeed.volume / ofOther.volume)) < 1e-4 && apart < 1e-4) return 'both phases are one';
+  if (model.hasOneEquation && Math.abs(Math.log(ofFeed.volume / ofOther.volume)) < 1e-4 && apart < 1e-4)
+    return 'both phases are one';
   if (feed === 'liquid') return undefined;
   const d = z.map((x, i) => Math.log(x) + ofFeed.lnPhi[i]);
   for (let j = 0; j < model.n; j++) {
@@ -105,7 +115,12 @@ function descend(model: ThermoModel, T: number, P: number, z: Float64Array, d: F
   let tm = 0;
   for (let k = 0; k < 60; k++) {
     const total = W.reduce((all, x) => all + x, 0);
-    model.evaluate('liquid', W.map((x) => x / total), trial.at(T, P), 'fugacity');
+    model.evaluate(
+      'liquid',
+      W.map((x) => x / total),
+      trial.at(T, P),
+      'fugacity',
+    );
     tm = 1;
     for (let i = 0; i < model.n; i++) {
       if (z[i] === 0) continue;

@@ -66,6 +66,17 @@ export function explainObstacle(obstacle: Obstacle, show: Show): string {
   }
 }
 
+function noSaturation({ point, given, why }: Extract<Reason, { code: 'no-saturation' }>, show: Show): string {
+  const at = 'P' in given ? show.pressure(given.P) : show.temperature(given.T);
+  const looked = 'P' in given ? 'temperature' : 'pressure';
+  const lower = 'P' in given ? 'Lower the pressure' : 'Lower the temperature';
+  if (why === 'one-phase')
+    return `No ${point} point at ${at}: it is one phase at every ${looked}, above its critical point. ${lower}.`;
+  return point === 'bubble'
+    ? `No bubble point at ${at}: some of it is vapour at every ${looked} looked at, as a dissolved gas brings about. Give a temperature and a pressure, or take the gas out.`
+    : `No dew point at ${at}: some of it is liquid at every ${looked} looked at. Give a temperature and a pressure.`;
+}
+
 export function explain(reason: Reason, show: Show): string {
   switch (reason.code) {
     case 'supercritical':
@@ -74,6 +85,10 @@ export function explain(reason: Reason, show: Show): string {
       return `No answer in ${show.count(reason.iterations)} steps; ${reason.residual < 1e99 ? `the largest error left is ${show.share(reason.residual)}` : 'the error grew beyond measure'}.`;
     case 'not-finite':
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
+    case 'in-feed':
+      return `${reason.name === '' ? 'The feed' : capital(reason.name)}: ${explain(reason.reason, show)}`;
+    case 'no-saturation':
+      return noSaturation(reason, show);
     case 'phases-alike':
       return `At ${show.temperature(reason.T)} and ${show.pressure(reason.P)} liquid and vapour come out alike: the mixture is near or above its critical point. Lower the pressure.`;
     case 'runs-dry':

@@ -25,18 +25,13 @@ export function BalanceMargin({ stream }: { stream: string }) {
 
 function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
   const quantity = useAppSelector(selectShowQuantity);
-  const { saturation, phases } = facts;
-  const boils: [string, string][] =
-    saturation === null
-      ? []
-      : [
-          ['Bubble point', quantity(saturation.bubblePoint, 'temperature')],
-          ['Dew point', quantity(saturation.dewPoint, 'temperature')],
-        ];
+  const { bubblePoint, dewPoint, phases } = facts;
+  const missing = [...(bubblePoint === null ? ['bubble point'] : []), ...(dewPoint === null ? ['dew point'] : [])];
   const rows: [string, string][] = [
     ['Temperature', quantity(facts.T, 'temperature')],
     ['Pressure', quantity(facts.P, 'pressure')],
-    ...boils,
+    ...(bubblePoint === null ? [] : [['Bubble point', quantity(bubblePoint, 'temperature')] satisfies [string, string]]),
+    ...(dewPoint === null ? [] : [['Dew point', quantity(dewPoint, 'temperature')] satisfies [string, string]]),
     ['State', stateWords(facts)],
     ...(facts.q === null ? [] : [['Feed quality q', formatFixed(facts.q, 3)] satisfies [string, string]]),
     ['Enthalpy', quantity(facts.enthalpy, 'molarEnergy')],
@@ -50,10 +45,10 @@ function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
     <>
       <h2>What the feed is</h2>
       <Figures rows={rows} />
-      {saturation === null && (
+      {missing.length > 0 && (
         <p className="sentence">
-          At {quantity(facts.P, 'pressure')} it has no bubble point and dew point of its own (a dissolved gas keeps it boiling, or
-          it is above its critical point), so there is no feed quality q.
+          At {quantity(facts.P, 'pressure')} it has no {missing.join(' and no ')} (a dissolved gas keeps it boiling, or it is above
+          its critical point), so there is no feed quality q.
         </p>
       )}
       {phases.length > 1 && <Phases facts={facts} />}

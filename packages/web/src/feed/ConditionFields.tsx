@@ -127,23 +127,24 @@ function begun(by: By, now: FeedFacts | null): Condition {
 /** "65.2 °C, 3.1 K below its bubble point, q = 1.06" */
 function StateNote({ facts }: { facts: FeedFacts }) {
   const show = useAppSelector(selectShowQuantity);
-  const { T, saturation, q } = facts;
+  const { T, q } = facts;
   const parts = [show(T, 'temperature')];
-  if (saturation !== null) parts.push(placeOf(T, saturation, show));
+  parts.push(...placeOf(facts, show));
   if (q !== null) parts.push(`q\u00a0=\u00a0${formatFixed(q, 3)}`);
   return <div className="field-note">{parts.join(', ')}</div>;
 }
 
-function placeOf(
-  T: number,
-  { bubblePoint, dewPoint }: { bubblePoint: number; dewPoint: number },
-  show: (value: number, dimension: Dimension) => string,
-): string {
-  const below = bubblePoint - T;
-  const above = T - dewPoint;
-  if (Math.abs(below) < 0.05) return 'its bubble point';
-  if (Math.abs(above) < 0.05) return 'its dew point';
-  if (below > 0) return `${show(below, 'temperatureDifference')} below its bubble point`;
-  if (above > 0) return `${show(above, 'temperatureDifference')} above its dew point`;
-  return `between its bubble point, ${show(bubblePoint, 'temperature')}, and its dew point, ${show(dewPoint, 'temperature')}`;
+/** Where the feed stands to its saturation points, as far as it has them. */
+function placeOf({ T, bubblePoint, dewPoint }: FeedFacts, show: (value: number, dimension: Dimension) => string): string[] {
+  const below = bubblePoint === null ? null : bubblePoint - T;
+  const above = dewPoint === null ? null : T - dewPoint;
+  if (below !== null && Math.abs(below) < NEAR) return ['its bubble point'];
+  if (above !== null && Math.abs(above) < NEAR) return ['its dew point'];
+  if (below !== null && below > 0) return [`${show(below, 'temperatureDifference')} below its bubble point`];
+  if (above !== null && above > 0) return [`${show(above, 'temperatureDifference')} above its dew point`];
+  if (bubblePoint === null || dewPoint === null) return [];
+  return [`between its bubble point, ${show(bubblePoint, 'temperature')}, and its dew point, ${show(dewPoint, 'temperature')}`];
 }
+
+/** K; nearer than this a feed stands at its saturation point. */
+const NEAR = 0.05;

@@ -43,6 +43,8 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'no-convergence':
     case 'not-finite':
     case 'phases-alike':
+    case 'in-feed':
+    case 'no-saturation':
     case 'keys-turn':
     case 'azeotrope-of-keys':
     case 'split-too-easy':

@@ -26,7 +26,7 @@ interface Bracket {
   trial: Float64Array;
 }
 
-export class Saturation {
+export class PhaseBoundary {
   readonly model: ThermoModel;
   /** The feed's phase: liquid for a bubble point, vapour for a dew point. */
   readonly feed: Phase;
@@ -146,9 +146,7 @@ export class Saturation {
   private logSlope(at: number, i: number): number {
     const own = this.propertiesOf(this.other);
     const feeds = this.propertiesOf(this.feed);
-    return this.sought.kind === 'T'
-      ? at * (own.dLnPhiDT[i] - feeds.dLnPhiDT[i])
-      : at * (own.dLnPhiDP[i] - feeds.dLnPhiDP[i]);
+    return this.sought.kind === 'T' ? at * (own.dLnPhiDT[i] - feeds.dLnPhiDT[i]) : at * (own.dLnPhiDP[i] - feeds.dLnPhiDP[i]);
   }
 
   /**
