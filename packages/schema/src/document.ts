@@ -19,7 +19,7 @@ const identifier = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9:_.-]{0,63}$/);
 /** Numbers that engineers type; beyond, a unit was mistaken. */
 const number = z.number().min(-1e15).max(1e15);
 
-const how = z.enum(['fitted', 'estimated', 'typed']).optional();
+const how = z.enum(['fitted', 'estimated', 'typed', 'solubility']).optional();
 
 const Sourced = z.strictObject({
   value: number,
@@ -151,12 +151,12 @@ export const InteractionPair = z.strictObject({
 export const HenryPair = z
   .strictObject({
     ...pairMembers,
-    form: z.enum(['iapws', 'inverse']),
-    c: z.array(number).max(3),
+    form: z.enum(['iapws', 'inverse', 'logarithmic']),
+    c: z.array(number).max(4),
     Tmin: number.positive(),
     Tmax: number.positive(),
   })
-  .refine((p) => p.c.length === (p.form === 'iapws' ? 3 : 2), {
+  .refine((p) => p.c.length === { iapws: 3, inverse: 2, logarithmic: 4 }[p.form], {
     message: 'wrong number of coefficients for this form',
     path: ['c'],
   });
@@ -176,9 +176,11 @@ const GroupTables = z.strictObject({
 export const ModelOptions = z.strictObject({
   vapour: z.enum(['ideal', 'virial', 'dimers']),
   poynting: z.boolean(),
-  enthalpy: z.enum(['heat-of-vaporisation', 'liquid-heat-capacity']),
-  henry: z.union([z.literal('auto'), z.array(identifier).max(60)]),
+  enthalpy: z.enum(['heat-of-vaporisation', 'liquid-heat-capacity', 'better-founded']),
+  heatOfMixing: z.enum(['by-model', 'none']).optional(),
+  henry: z.union([z.enum(['auto', 'by-data']), z.array(identifier).max(60)]),
   alpha: z.enum(['acentric', 'twu']),
+  volumes: z.enum(['of-densities', 'of-equation']).optional(),
   predictInteractions: z.boolean(),
 });
 

@@ -50,7 +50,7 @@ export interface ComponentRecord {
 export type GroupCount = [subgroup: number, count: number];
 
 /** How a number came about when it does not stand in a table as it is: fitted to table values, estimated by a method, or typed in a case. */
-export type Derived = 'fitted' | 'estimated' | 'typed';
+export type Derived = 'fitted' | 'estimated' | 'typed' | 'solubility';
 
 export interface Sourced {
   value: number;
@@ -103,7 +103,7 @@ interface Pair {
   components: [string, string];
   source: string;
   confidence: string;
-  /** Fitted to measured data, estimated by groups and fitted to that, or typed; left out: as the source has it. */
+  /** Fitted to measured data, estimated by groups and fitted to that, typed, or solved from a mutual solubility; left out: as the source has it. */
   how?: Derived | undefined;
   /** K between which the data lay; left out where that is not known. */
   Tmin?: number | undefined;
@@ -145,10 +145,11 @@ export type CubicName = 'peng-robinson' | 'srk';
  * Henry's constant H = lim f/x, Pa, of a solute (first) in a solvent (second), at the solvent's vapour pressure.
  *   iapws    ln(H/p₁ˢᵃᵗ) = A/Tr + B (1 − Tr)^0.355/Tr + C e^(1 − Tr) Tr^−0.41, Tr = T/Tc of the solvent (IAPWS G7-04)
  *   inverse  ln H = A + B/T
+ *   logarithmic  ln H = A + B/T + C ln T + D T (Edwards et al., AIChE J. 24 (1978) 966)
  */
 export interface HenryPair {
   components: [solute: string, solvent: string];
-  form: 'iapws' | 'inverse';
+  form: 'iapws' | 'inverse' | 'logarithmic';
   c: number[];
   Tmin: number; // K
   Tmax: number; // K

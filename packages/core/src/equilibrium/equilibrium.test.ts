@@ -115,8 +115,8 @@ describe('saturation', () => {
   test('a pressure no liquid boils at is said, not returned as a number', () => {
     const model = raoult(databankRecord('benzene'), databankRecord('toluene'));
     const y = new Float64Array(2);
-    expect(reasonOf(bubbleTemperature(model, 1e15, Float64Array.of(0.5, 0.5), y)).code).toBe('no-convergence');
-    expect(reasonOf(dewTemperature(model, 1e15, Float64Array.of(0.5, 0.5), y)).code).toBe('no-convergence');
+    expect(reasonOf(bubbleTemperature(model, 1e15, Float64Array.of(0.5, 0.5), y)).code).toBe('no-saturation');
+    expect(reasonOf(dewTemperature(model, 1e15, Float64Array.of(0.5, 0.5), y)).code).toBe('no-saturation');
     expect(() => bubbleTemperature(model, 1e5, new Float64Array(3), y)).toThrow(RangeError);
   });
   test('dew points leave out a component that the vapour has not', () => {

@@ -9,8 +9,7 @@
  */
 import { factorDense, outOfReach, solveDense, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { PhaseProperties } from '../thermo/index.ts';
-import type { Phase, ThermoModel } from '../thermo/index.ts';
+import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
 import { makeTwoPhases, T_HIGHEST, T_LOWEST } from './kValues.ts';
 import type { TwoPhases } from './kValues.ts';
 import { makeStabilityWork, trialPhase } from './stability.ts';
@@ -327,7 +326,8 @@ export class PhaseBoundary {
         trial = inside;
       }
     }
-    return last ?? outOfReach({ code: 'no-convergence', residual: 1, iterations: MOST_HALVINGS });
+    if (this.onlyGas || last === undefined) return this.noPoint('two-phases');
+    return last;
   }
 
   private takeTrial(trial: Float64Array): void {

@@ -91,11 +91,10 @@ function newton(
         w.W[i] = kept * kept;
       }
       if (halving === HALVINGS) {
-        tm = substituted(model, phase, T, P, z, d, w);
+        substitute(model, phase, T, P, z, d, w);
         break;
       }
-      tm = tmOf(model, phase, T, P, z, d, w);
-      if (tm <= before + 1e-12 * (1 + Math.abs(before))) break;
+      if (tmOf(model, phase, T, P, z, d, w) <= before + 1e-12 * (1 + Math.abs(before))) break;
       length /= 3;
     }
     if (isFeed(z, w.W)) return 0;
@@ -104,8 +103,8 @@ function newton(
   return Number.isFinite(tm) ? tm : 0;
 }
 
-/** One substitution from where the step began; returns its tm. */
-function substituted(
+/** One substitution from where the step began. */
+function substitute(
   model: ThermoModel,
   phase: Phase,
   T: number,
@@ -113,11 +112,10 @@ function substituted(
   z: Float64Array,
   d: Float64Array,
   w: StabilityWork,
-): number {
+): void {
   for (let i = 0; i < model.n; i++) w.W[i] = w.root[i] * w.root[i];
   evaluateTrial(model, phase, T, P, w, 'fugacity');
   for (let i = 0; i < model.n; i++) w.W[i] = z[i] === 0 ? 0 : Math.exp(d[i] - w.trial.lnPhi[i]);
-  return tmOf(model, phase, T, P, z, d, w);
 }
 
 function tmOf(model: ThermoModel, phase: Phase, T: number, P: number, z: Float64Array, d: Float64Array, w: StabilityWork): number {

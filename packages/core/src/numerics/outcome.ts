@@ -140,6 +140,7 @@ export type ColumnPlace = 'top' | 'feed' | 'bottom';
 /** A result that stands, with something the engineer should know. */
 export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
+  | { code: 'ions-not-counted'; names: string[]; isReaction: boolean }
   | { code: 'feed-on-condenser' }
   | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
   | { code: 'between-keys'; names: string[]; overhead: number[] } // mol/mol of each

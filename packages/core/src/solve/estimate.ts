@@ -10,6 +10,7 @@ import { normalised } from './composition.ts';
 import type { CaseDocument, ColumnUnit, CoolingName } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
+import { ionsChecks } from './ladderChecks.ts';
 import type { FeedFacts } from './feed.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';
 
@@ -154,6 +155,7 @@ function worked(
   if (!numbersOf(facts).every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'estimate' });
   const warnings: Warning[] = [
     ...outcome.warnings,
+    ...ionsChecks(document.mixture),
     ...betweenKeys(model, estimate, keys),
     ...extrapolations(model, estimate.condenserTemperature, estimate.temperature.bottom),
   ];

@@ -1,6 +1,7 @@
 /** What an engineer would remark on a solved column at a glance. The limits are common practice. */
 import type { Warning } from '../numerics/index.ts';
-import type { ThermoModel } from '../thermo/index.ts';
+import { ionsInWater } from '../thermo/index.ts';
+import type { Mixture, ThermoModel } from '../thermo/index.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { feedsOf } from './documentParts.ts';
@@ -16,11 +17,18 @@ export function checksOf(
   balance: Omit<BalanceResult, 'inputHash'>,
 ): Warning[] {
   return [
+    ...ionsChecks(document.mixture),
     ...splitCheck(document, column, facts, balance),
     ...utilityChecks(document, column, facts),
     ...stageChecks(facts, model),
     ...feedChecks(document, column, facts, feeds),
   ];
+}
+
+/** Ions and reactions in water that no model of the case counts. */
+export function ionsChecks({ components }: Mixture): Warning[] {
+  const ions = ionsInWater(components);
+  return ions === null ? [] : [{ code: 'ions-not-counted', ...ions }];
 }
 
 /** The component that most goes where the balance sheet does not want it. */

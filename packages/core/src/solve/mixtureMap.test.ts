@@ -56,10 +56,25 @@ describe('the map of a mixture', () => {
         expect(x).toHaveLength(4);
         expect([x[0], x[1]]).toEqual([0, 0]);
       }
-      const gas = reasonOf(pairOfMixture(document, 0, 2, { by: 'pressure', P }));
-      expect(gas).toEqual({ code: 'gas-in-pair', name: 'nitrogen' });
     },
   );
+  test('a pair with a gas that dissolves by Henry’s law is refused; by an equation of state it is drawn wherever two phases are', () => {
+    const dissolved = of('nitrogen', 'oxygen', 'acetone', 'water');
+    dissolved.mixture.model = 'nrtl';
+    const gas = reasonOf(pairOfMixture(dissolved, 0, 2, { by: 'pressure', P }));
+    expect(gas).toEqual({ code: 'gas-in-pair', name: 'nitrogen' });
+    for (const [names, pressure] of [
+      [['ethylene', 'ethane'], 15e5],
+      [['carbon dioxide', 'ethane'], 20e5],
+      [['nitrogen', 'oxygen'], 2e5],
+    ] as const) {
+      const pair = solvedValue(pairOfMixture(of(...names), 0, 1, { by: 'pressure', P: pressure }));
+      expect(
+        pair.T.every((T) => T > 70 && T < 300),
+        names.join(),
+      ).toBe(true);
+    }
+  });
   test('a pair of it is drawn by itself, also where another pair is unknown', () => {
     const document = of('acetone', 'water', 'n-decane');
     document.mixture.model = 'nrtl';

@@ -12,7 +12,7 @@ import {
 } from '../residue/index.ts';
 import type { Held, PairDiagram, ResidueCurve, SingularPoint, SingularPoints, TieLine, Verdict } from '../residue/index.ts';
 import { pairOf } from '../regression/index.ts';
-import { buildModel, henrySolutes } from '../thermo/index.ts';
+import { buildModel, henrySolutes, isEquationOfState } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
 import { extrapolations } from './feed.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';
@@ -192,8 +192,10 @@ const LATTICE = 36;
 const GAP_LATTICE = 18;
 
 /** Identifiers of what does not condense at a cooling water's temperature. */
-const gasesOf = ({ components, options }: Mixture): string[] =>
-  henrySolutes({ components, options: { ...options, henry: 'auto' } });
+const gasesOf = (mixture: Mixture): string[] => henrySolutes({ ...mixture, options: { ...mixture.options, henry: 'auto' } });
+
+/** An equation of state has one critical line for both: it answers wherever two phases are, above the critical temperature of one of them too. */
+const dissolvedIn = (mixture: Mixture): string[] => (isEquationOfState(mixture.model) ? [] : henrySolutes(mixture));
 
 /** Curves through a lattice of liquids; one that has no answer is left out. */
 function curvesOver(model: ThermoModel, P: number, map: SingularPoints): MapCurve[] {
@@ -213,7 +215,7 @@ const plain = ({ points, T, from, to }: ResidueCurve): MapCurve => ({ points: po
 
 /** Two of a mixture's components by themselves. */
 export function pairOfMixture({ mixture }: { mixture: Mixture }, first: number, second: number, held: Held): Outcome<PairDiagram> {
-  const gas = [first, second].map((i) => mixture.components[i]).find(({ id }) => gasesOf(mixture).includes(id));
+  const gas = [first, second].map((i) => mixture.components[i]).find(({ id }) => dissolvedIn(mixture).includes(id));
   if (gas !== undefined) return outOfReach({ code: 'gas-in-pair', name: gas.name });
   const model = buildModel(of(mixture, [first, second]));
   if (model.state !== 'solved') return passOn(model);

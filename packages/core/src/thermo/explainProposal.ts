@@ -1,3 +1,4 @@
+import { explainIons } from '../units/index.ts';
 import type { ModelName } from './mixture.ts';
 import type { ProposalReason } from './proposal.ts';
 
@@ -30,10 +31,16 @@ export function explainProposal(reason: ProposalReason): string {
         : `${reason.pairsMissing} pairs have no parameters of their own: ${MODEL_WORDS[reason.model]} estimates them by groups.`;
     case 'nothing-known':
       return 'No parameters and no groups are known for these components: Raoult’s law, which may be far off.';
+    case 'no-basis':
+      return `Nothing is known of how ${pairsInWords(reason.pairs)} dissolve one another: measured data or parameters are needed (Pairs, Fit).`;
+    case 'heat-of-mixing-left-out':
+      return 'Heats of mixing are left out: parameters from one pressure do not tell them.';
+    case 'ions-in-water':
+      return explainIons(reason);
     case 'acids-pair':
       return `${list(reason.names)} ${reason.names.length === 1 ? 'pairs' : 'pair'} in the vapour: dimers are counted.`;
     case 'gases-dissolve':
-      return `${list(reason.names)} ${reason.names.length === 1 ? 'is a gas' : 'are gases'} here, dissolved by Henry’s law.`;
+      return `${list(reason.names)} ${reason.names.length === 1 ? 'dissolves' : 'dissolve'} by Henry’s law.`;
     case 'vapour-not-ideal':
       return 'At this pressure the vapour is no ideal gas: the virial equation describes it.';
     case 'beyond-activity-models':
@@ -42,6 +49,14 @@ export function explainProposal(reason: ProposalReason): string {
       return `This pressure is close to the critical one of ${reason.name}: bubble and dew points may end.`;
   }
 }
+
+function pairsInWords(pairs: readonly [string, string][]): string {
+  const words = pairs.slice(0, MOST_PAIRS).map(([a, b]) => `${a} and ${b}`);
+  if (pairs.length > MOST_PAIRS) words.push('others');
+  return words.join(', ');
+}
+
+const MOST_PAIRS = 3;
 
 function list(names: readonly string[]): string {
   const sentence = new Intl.ListFormat('en').format(names);

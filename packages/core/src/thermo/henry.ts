@@ -24,6 +24,12 @@ export function lnHenry(pair: HenryPair, solvent: ComponentRecord, out: ValueSlo
     return;
   }
   const inside = Math.min(Math.max(T, pair.Tmin), pair.Tmax);
+  if (pair.form === 'logarithmic') {
+    out.value = pair.c[0] + pair.c[1] / inside + pair.c[2] * Math.log(inside) + pair.c[3] * inside;
+    out.dT = -pair.c[1] / (inside * inside) + pair.c[2] / inside + pair.c[3];
+    goOn(inside, out);
+    return;
+  }
   lnVapourPressure(solvent, out.at(inside));
   out.T = T;
   const A = pair.c[0];
@@ -36,11 +42,35 @@ export function lnHenry(pair: HenryPair, solvent: ComponentRecord, out: ValueSlo
   const last = C * Tr ** -0.41 * Math.exp(t);
   out.value += (A + power) / Tr + last;
   out.dT += (-(A + power) / (Tr * Tr) - (0.355 * power) / t / Tr - last * (0.41 / Tr + 1)) / Tc;
+  goOn(inside, out);
+}
+
+/** From the end of a range on, straight in 1/T. */
+function goOn(inside: number, out: ValueSlope): void {
+  const { T } = out;
   if (inside === T) return;
   const inInverse = -out.dT * inside * inside;
   out.value += inInverse * (1 / T - 1 / inside);
   out.dT = -inInverse / (T * T);
 }
+
+/** The solutes' constants that do not reach to T, K: a constant known at one temperature reaches a little to both sides. */
+export function henryOutsideRange(
+  components: readonly ComponentRecord[],
+  { solutes, solvents, pairs }: HenryMixture,
+  T: number,
+): { name: string; property: string; Tmin: number; Tmax: number }[] {
+  return solutes.flatMap((i, k) =>
+    pairs[k].flatMap((pair, s) => {
+      if (pair === undefined || (T >= pair.Tmin - NEAR_RANGE && T <= pair.Tmax + NEAR_RANGE)) return [];
+      const property = `Henry’s constant in ${components[solvents[s]].name}`;
+      return [{ name: components[i].name, property, Tmin: pair.Tmin, Tmax: pair.Tmax }];
+    }),
+  );
+}
+
+/** K */
+const NEAR_RANGE = 5;
 
 /** Components whose critical temperature is below `T`, K: liquids of them do not exist there. */
 export function aboveCritical(components: readonly ComponentRecord[], T: number): string[] {

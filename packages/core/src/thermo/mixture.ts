@@ -22,7 +22,7 @@ import { PENG_ROBINSON, SRK } from './cubicMixing.ts';
 import { dimerisingVapour } from './dimers.ts';
 import { gammaPhiModel } from './gammaPhi.ts';
 import type { EnthalpyRoute } from './gammaPhi.ts';
-import { aboveCritical, henryActivity, lnHenry } from './henry.ts';
+import { aboveCritical, henryActivity, henryOutsideRange, lnHenry } from './henry.ts';
 import type { ThermoModel } from './model.ts';
 import { nrtl } from './nrtl.ts';
 import { ppr78Pair, predictInteractions } from './ppr78.ts';
@@ -48,9 +48,16 @@ export interface ModelOptions {
   vapour: 'ideal' | 'virial' | 'dimers';
   poynting: boolean;
   enthalpy: EnthalpyRoute;
-  /** Gases taken as dissolved by Henry's law: chosen by their critical temperatures, or these identifiers. */
-  henry: 'auto' | string[];
+  /** Heat of mixing by the slopes of the activity model in temperature, as when left out, or none: parameters from one pressure tell little of it. */
+  heatOfMixing?: 'by-model' | 'none' | undefined;
+  /**
+   * Components taken as dissolved by Henry's law: `auto`, what is above its critical temperature at 40 °C; `by-data`, besides that the gases of which a
+   * constant is known and no pair; or these identifiers.
+   */
+  henry: 'auto' | 'by-data' | string[];
   alpha: 'acentric' | 'twu';
+  /** Liquid volumes of a cubic equation: of the records' densities by a translation, or the equation's own, as when left out. */
+  volumes?: 'of-densities' | 'of-equation' | undefined;
   /** Whether kᵢⱼ of pairs without a published one are predicted by groups, or taken as 0. */
   predictInteractions: boolean;
 }
@@ -97,12 +104,20 @@ export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
   if (activity === undefined || points.length > 0) return open(points);
   const { poynting, enthalpy } = options;
   const vapour = vapourModelOf(mixture);
-  if (solutes.length === 0) return solved(gammaPhiModel(components, activity, { vapour, poynting, enthalpy }));
+  const isMixedWithoutHeat = options.heatOfMixing === 'none';
+  if (solutes.length === 0) {
+    const mixing = isMixedWithoutHeat ? { mixing: idealSolution } : {};
+    return solved(gammaPhiModel(components, activity, { vapour, poynting, enthalpy, ...mixing }));
+  }
   const places = (wanted: boolean) => components.flatMap((_, i) => (isSolute[i] === wanted ? [i] : []));
   const pairs = constants.filter((_, i) => isSolute[i]);
-  const whole = henryActivity(components, { solutes: places(true), solvents: places(false), pairs }, activity);
+  const dissolved = { solutes: places(true), solvents: places(false), pairs };
+  const whole = henryActivity(components, dissolved, activity);
+  // The heat of solution stays: it comes from the constants.
+  const mixing = isMixedWithoutHeat ? { mixing: henryActivity(components, dissolved, idealSolution) } : {};
   const guesses = components.map((_, i) => (isSolute[i] ? firstHenry(constants[i], solvents) : undefined));
-  return solved(gammaPhiModel(components, whole, { vapour, poynting, enthalpy, solutes: guesses }));
+  const pairsOutsideRange = (T: number) => henryOutsideRange(components, dissolved, T);
+  return solved(gammaPhiModel(components, whole, { vapour, poynting, enthalpy, solutes: guesses, pairsOutsideRange, ...mixing }));
 }
 
 /** The equation of Soave with the excess energy of UNIFAC. */
@@ -115,9 +130,42 @@ function psrk({ components, groups, options }: Mixture): Outcome<ThermoModel> {
 }
 
 /** Identifiers of the components that an activity model takes as dissolved gases. */
-export function henrySolutes({ components, options }: Pick<Mixture, 'components' | 'options'>): string[] {
-  if (options.henry !== 'auto') return options.henry.filter((id) => components.some((c) => c.id === id));
-  return aboveCritical(components, GAS_ABOVE);
+export function henrySolutes(mixture: Pick<Mixture, 'options'> & DatabankParts): string[] {
+  const { components, options } = mixture;
+  if (Array.isArray(options.henry)) return options.henry.filter((id) => components.some((c) => c.id === id));
+  const gases = aboveCritical(components, GAS_ABOVE);
+  return options.henry === 'auto' ? gases : [...gases, ...solubleByData(mixture, gases)];
+}
+
+/**
+ * Components of which a Henry constant in a liquid of the mixture is known and no pair of an activity model: those that boil below 0 °C where every
+ * liquid has a constant, and any where groups say nothing of the two either. Raoult's law would be up to thirty times off for them.
+ */
+function solubleByData(mixture: DatabankParts, gases: readonly string[]): string[] {
+  const { components, henryPairs } = mixture;
+  const isSolute = (id: string): boolean => gases.includes(id) || henryPairs.some(({ components: [solute] }) => solute === id);
+  const liquids = components.filter(({ id }) => !isSolute(id)).map(({ id }) => id);
+  return components.flatMap((c) => {
+    if (gases.includes(c.id)) return [];
+    const solvents = liquids.filter((id) => henryPairs.some(({ components: [i, j] }) => i === c.id && j === id));
+    if (solvents.length === 0 || solvents.some((id) => hasPair(mixture, c.id, id))) return [];
+    const isGas = (c.normalBoilingPoint?.value ?? c.criticalTemperature.value) < GAS_BELOW && solvents.length === liquids.length;
+    return isGas || solvents.every((id) => !hasGroups(mixture, c.id, id)) ? [c.id] : [];
+  });
+}
+
+/** K: 0 °C; what boils below it is handled as a gas beside a liquid (common practice). */
+const GAS_BELOW = 273.15;
+
+const hasPair = ({ nrtlPairs, wilsonPairs, uniquacPairs }: DatabankParts, i: string, j: string): boolean =>
+  [nrtlPairs, wilsonPairs, uniquacPairs].some((pairs) => orientedPair<ActivityPair>(pairs, i, j) !== undefined);
+
+function hasGroups(mixture: DatabankParts, i: string, j: string): boolean {
+  const two = mixture.components.filter(({ id }) => id === i || id === j);
+  const options: ModelOptions = { ...USUAL_OPTIONS, henry: [] };
+  return (['modified-unifac', 'unifac'] as const).some(
+    (model) => buildModel({ ...mixture, components: two, model, options }).state === 'solved',
+  );
 }
 
 function henryPair({ henryPairs }: Mixture, solute: string, solvent: string): HenryPair | undefined {

@@ -2,7 +2,8 @@
 import { orientedPair } from '../databank/index.ts';
 import type { ActivityPair, ComponentRecord, DatabankParts, InteractionPair } from '../databank/index.ts';
 import { dimerises } from './dimers.ts';
-import { aboveCritical } from './henry.ts';
+import { ionsInWater } from './ions.ts';
+import type { IonsInWater } from './ions.ts';
 import { buildModel, GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS } from './mixture.ts';
 import type { Mixture, ModelName, ModelOptions } from './mixture.ts';
 import { ppr78Pair } from './ppr78.ts';
@@ -13,6 +14,9 @@ export type ProposalReason =
   | { code: 'pairs-known'; model: ModelName; pairs: number }
   | { code: 'groups-known'; model: ModelName; pairsMissing: number }
   | { code: 'nothing-known' }
+  | { code: 'no-basis'; pairs: [string, string][] }
+  | { code: 'heat-of-mixing-left-out' }
+  | ({ code: 'ions-in-water' } & IonsInWater)
   | { code: 'acids-pair'; names: string[] }
   | { code: 'gases-dissolve'; names: string[] }
   | { code: 'vapour-not-ideal' }
@@ -41,8 +45,8 @@ const NON_POLAR = [
 
 /**
  * Peng-Robinson for hydrocarbons and gases; else the first activity model that has every pair of the liquids, NRTL before Wilson before
- * UNIQUAC; else modified UNIFAC, else UNIFAC; else the ideal solution, which the reason says. Acids that pair bring a dimerising vapour,
- * a few bar a virial one.
+ * UNIQUAC; else modified UNIFAC, else UNIFAC; else the ideal solution, which the reason says, unless two of the liquids are too unlike for it: then NRTL with
+ * its missing pairs as open points. Acids that pair bring a dimerising vapour, a few bar a virial one.
  * @param P highest pressure of the design, Pa, where it is known
  */
 export function proposeModel(parts: DatabankParts, P = 0): Proposal {
@@ -70,34 +74,92 @@ const NEAR_CRITICAL = 0.7;
 function modelFor(parts: DatabankParts): Proposal {
   const { components } = parts;
   if (components.length > 0 && components.every((c) => NON_POLAR.includes(c.family)))
-    return { model: 'peng-robinson', options: { ...USUAL_OPTIONS }, reasons: [{ code: 'hydrocarbons-and-gases' }] };
-  const reasons: ProposalReason[] = [];
+    return {
+      model: 'peng-robinson',
+      options: { ...USUAL_OPTIONS, alpha: 'twu', volumes: 'of-densities' },
+      reasons: [{ code: 'hydrocarbons-and-gases' }],
+    };
   const acids = components.filter((c) => dimerises(c.id));
-  const options: ModelOptions = { ...USUAL_OPTIONS, vapour: acids.length > 0 ? 'dimers' : 'ideal' };
+  const options: ModelOptions = {
+    ...USUAL_OPTIONS,
+    vapour: acids.length > 0 ? 'dimers' : 'ideal',
+    enthalpy: 'better-founded',
+    henry: 'by-data',
+  };
+  const solutes = henrySolutes({ ...parts, options });
+  const liquids = components.filter(({ id }) => !solutes.includes(id));
+  const { model, reasons } = liquidModel(parts, options, liquids);
+  if (acids.length > 0) reasons.push({ code: 'acids-pair', names: acids.map((c) => c.name) });
+  if (solutes.length > 0) reasons.push({ code: 'gases-dissolve', names: namesOf(components, solutes) });
+  const ions = ionsInWater(components);
+  if (ions !== null) reasons.push({ code: 'ions-in-water', ...ions });
+  if (liquids.length < 2 || knowsHeatOfMixing(parts, model)) return { model, options, reasons };
+  reasons.push({ code: 'heat-of-mixing-left-out' });
+  return { model, options: { ...options, heatOfMixing: 'none' }, reasons };
+}
+
+/** The activity model that the data of the liquids speak for. */
+function liquidModel(
+  parts: DatabankParts,
+  options: ModelOptions,
+  liquids: readonly ComponentRecord[],
+): { model: ModelName; reasons: ProposalReason[] } {
+  if (liquids.length < 2) return { model: 'ideal', reasons: [] };
   const can = (model: ModelName) => buildModel({ ...parts, model, options }).state === 'solved';
   const byPairs = (['nrtl', 'wilson', 'uniquac'] as const).find(can);
+  if (byPairs !== undefined)
+    return { model: byPairs, reasons: [{ code: 'pairs-known', model: byPairs, pairs: couplesOf({ components: [...liquids] }) }] };
   const byGroups = (['modified-unifac', 'unifac'] as const).find(can);
-  const model = byPairs ?? byGroups ?? 'ideal';
-  if (byPairs !== undefined && components.length > 1)
-    reasons.push({ code: 'pairs-known', model: byPairs, pairs: couplesOf({ components: liquidsOf(components) }) });
-  else if (byGroups !== undefined) reasons.push({ code: 'groups-known', model: byGroups, pairsMissing: pairsMissing(parts) });
-  else reasons.push({ code: 'nothing-known' });
-  if (acids.length > 0) reasons.push({ code: 'acids-pair', names: acids.map((c) => c.name) });
-  const gases = aboveCritical(components, GAS_ABOVE);
-  if (gases.length > 0) reasons.push({ code: 'gases-dissolve', names: namesOf(components, gases) });
-  return { model, options, reasons };
+  if (byGroups !== undefined)
+    return { model: byGroups, reasons: [{ code: 'groups-known', model: byGroups, pairsMissing: pairsMissing(parts) }] };
+  const unlike = unlikeWithoutBasis(parts, liquids);
+  return unlike.length > 0
+    ? { model: 'nrtl', reasons: [{ code: 'no-basis', pairs: unlike }] }
+    : { model: 'ideal', reasons: [{ code: 'nothing-known' }] };
 }
+
+/**
+ * Every two liquids that are no ideal mixture for certain, and of which neither pairs nor groups tell more: water with anything, glycols and the like with
+ * what is not polar. Raoult's law would hide that they hardly mix.
+ */
+function unlikeWithoutBasis(parts: DatabankParts, liquids: readonly ComponentRecord[]): [string, string][] {
+  const isUnlike = (a: ComponentRecord, b: ComponentRecord): boolean =>
+    (a.id === WATER && b.id !== HEAVY_WATER) ||
+    (STRONGLY_BONDED.includes(a.family) && (NON_POLAR.includes(b.family) || HARDLY_POLAR.includes(b.family)));
+  return liquids.flatMap((a, i) =>
+    liquids.slice(i + 1).flatMap((b): [string, string][] => {
+      if (!isUnlike(a, b) && !isUnlike(b, a)) return [];
+      const two = { ...parts, components: [a, b], options: { ...USUAL_OPTIONS, henry: [] } };
+      const isKnown = (['nrtl', 'modified-unifac', 'unifac'] as const).some(
+        (model) => buildModel({ ...two, model }).state === 'solved',
+      );
+      return isKnown ? [] : [[a.name, b.name]];
+    }),
+  );
+}
+
+const WATER = '7732-18-5';
+const HEAVY_WATER = '7789-20-0';
+const STRONGLY_BONDED = ['glycol', 'alkanolamine'];
+const HARDLY_POLAR = ['chlorinated', 'bromo/iodo/fluoro', 'sulphur'];
+
+/**
+ * Whether the slopes of the model in temperature are a heat of mixing: modified UNIFAC was fitted to such heats too, and pairs that were fitted over enough
+ * temperatures. Parameters from one pressure have slopes of the wrong size, and of the wrong sign for methanol and water (common practice: leave them out).
+ */
+function knowsHeatOfMixing({ nrtlPairs, wilsonPairs, uniquacPairs }: DatabankParts, model: ModelName): boolean {
+  if (model === 'modified-unifac' || model === 'ideal' || model === 'regular-solution') return true;
+  const pairs: readonly ActivityPair[] = model === 'nrtl' ? nrtlPairs : model === 'wilson' ? wilsonPairs : uniquacPairs;
+  return model !== 'unifac' && pairs.length > 0 && pairs.every(({ Tmin, Tmax }) => (Tmax ?? 0) - (Tmin ?? 0) >= ENOUGH_RANGE);
+}
+
+/** K between the coldest and the hottest data of a pair. */
+const ENOUGH_RANGE = 40;
 
 /** The mixture of these parts with the model proposed for it. */
 export function proposedMixture(parts: DatabankParts): Mixture {
   const { model, options } = proposeModel(parts);
   return { ...parts, model, options };
-}
-
-/** What is no dissolved gas. */
-function liquidsOf(components: readonly ComponentRecord[]): ComponentRecord[] {
-  const gases = aboveCritical(components, GAS_ABOVE);
-  return components.filter(({ id }) => !gases.includes(id));
 }
 
 function pairsMissing({ components, nrtlPairs }: DatabankParts): number {
@@ -115,6 +177,7 @@ export type PairKind =
   | 'fitted'
   | 'typed'
   | 'by-groups'
+  | 'by-solubility'
   | 'dissolved-gas'
   | 'no-constant'
   | 'by-pure-components'
@@ -166,7 +229,8 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
   return { kind: 'taken-as-zero' };
 }
 
-const kindOf = (how: ActivityPair['how']): PairKind => (how === 'estimated' ? 'by-groups' : (how ?? 'published'));
+const kindOf = (how: ActivityPair['how']): PairKind =>
+  how === 'estimated' ? 'by-groups' : how === 'solubility' ? 'by-solubility' : (how ?? 'published');
 
 function pairsOf({
   model,

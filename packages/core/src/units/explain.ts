@@ -301,10 +301,20 @@ function betweenKeys(names: readonly string[], overhead: readonly number[]): str
   return `${boils} between the keys and ${names.length === 1 ? 'goes' : 'go'} both ways, ${shares} overhead: to send ${names.length === 1 ? 'it' : 'them'} one way, choose neighbours as keys and give a recovery.`;
 }
 
+/** What water does to these, and what is not counted of it. */
+export function explainIons({ names, isReaction }: { names: readonly string[]; isReaction: boolean }): string {
+  const all = new Intl.ListFormat('en').format(names);
+  return isReaction
+    ? `${capital(all)} ${names.length === 1 ? 'reacts' : 'react'} in water, or with one another there. That is not counted: only the molecules are, so more dissolves than is shown.`
+    : `Water makes some ions of ${all}. They are not counted: in very dilute water more dissolves than is shown.`;
+}
+
 export function explainWarning(warning: Warning, show: Show): string {
   switch (warning.code) {
     case 'extrapolated':
       return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
+    case 'ions-not-counted':
+      return explainIons(warning);
     case 'draw-not-as-wanted':
       return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':

@@ -1,5 +1,5 @@
 export { findUnit, fromSI, toSI, units, unitsOf } from './dimensions.ts';
-export { explain, explainObstacle, explainOpenPoint, explainWarning, showIn } from './explain.ts';
+export { explain, explainIons, explainObstacle, explainOpenPoint, explainWarning, showIn } from './explain.ts';
 export { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
 export { shownUnit, SHOWN_DIMENSIONS, UNIT_SETS } from './unitSets.ts';
 export { capital } from './words.ts';

@@ -83,6 +83,7 @@ export const {
   measuredKept,
   measuredRemoved,
   modelOptionsChosen,
+  proposalTaken,
   pairsSet,
   recordSet,
   notesWritten,

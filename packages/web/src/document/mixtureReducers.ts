@@ -35,6 +35,12 @@ export const mixtureReducers = {
       state.mixture.model = payload;
     },
   },
+  proposalTaken: {
+    prepare: prepared<Pick<Mixture, 'model' | 'options'>>,
+    reducer(state: CaseDocument, { payload }: Change<Pick<Mixture, 'model' | 'options'>>) {
+      Object.assign(state.mixture, payload);
+    },
+  },
   modelOptionsChosen: {
     prepare: prepared<Partial<Mixture['options']>>,
     reducer(state: CaseDocument, { payload }: Change<Partial<Mixture['options']>>) {

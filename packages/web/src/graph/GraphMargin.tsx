@@ -193,6 +193,7 @@ function standingWords({ kind, source = '', confidence }: PairStanding): string 
       return 'set in this case';
     case 'published':
     case 'fitted':
+    case 'by-solubility':
     case 'dissolved-gas':
       return confidence === undefined ? source : `${source} (${confidence})`;
     case 'by-groups':

@@ -59,7 +59,7 @@ function Trust() {
   const count = (...kinds: string[]): number => standings.filter(({ kind }) => kinds.includes(kind)).length;
   const [published, estimated, missing] = [
     count('published', 'dissolved-gas'),
-    count('by-groups'),
+    count('by-groups', 'by-solubility'),
     count('missing', 'taken-as-zero', 'no-constant'),
   ];
   const plain = standings.length - published - estimated - missing;
@@ -67,7 +67,9 @@ function Trust() {
   const pairs = (n: number): string => (all === 1 ? 'this pair' : n === 1 ? '1 pair' : `${n} pairs`);
   const parts = [
     ...(published > 0 ? [`${pairs(published)} from published parameters`] : []),
-    ...(estimated > 0 ? [`${pairs(estimated)} estimated by groups`] : []),
+    ...(estimated > 0
+      ? [`${pairs(estimated)} estimated${standings.some(({ kind }) => kind === 'by-solubility') ? '' : ' by groups'}`]
+      : []),
     ...(plain > 0 ? [`${pairs(plain)} from pure components alone`] : []),
     ...(missing > 0 ? [`${pairs(missing)} with nothing known`] : []),
   ];

@@ -4,7 +4,7 @@ import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/core';
 import { Button, Select } from 'antd';
 import { memo, useMemo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { modelChosen, modelOptionsChosen } from '../document/documentSlice.ts';
+import { modelChosen, modelOptionsChosen, proposalTaken } from '../document/documentSlice.ts';
 import { selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';
@@ -30,13 +30,29 @@ export const ModelFields = memo(function ModelFields() {
   );
 });
 
-/** Which model the data speak for and why; silent about the model when it is the one chosen. */
+/** Which model the data and the pressure speak for and why, with one click to take it where another is chosen. */
 function Proposed({ mixture }: { mixture: Mixture }) {
+  const dispatch = useAppDispatch();
   const pressure = useAppSelector(selectPressure);
   const proposal = useMemo(() => proposeModel(mixture, pressure), [mixture, pressure]);
   if (mixture.components.length < 2) return null;
   const why = proposal.reasons.map(explainProposal).join(' ');
-  return <>{proposal.model === mixture.model ? why : `Proposed: ${MODEL_WORDS[proposal.model]}. ${why}`}</>;
+  const isOther = proposal.model !== mixture.model;
+  const isOtherVapour = !isEquationOfState(proposal.model) && proposal.options.vapour !== mixture.options.vapour;
+  if (!isOther && !isOtherVapour) return <>{why}</>;
+  const vapour = vapours.find(({ value }) => value === proposal.options.vapour)?.label ?? '';
+  return (
+    <>
+      {`Proposed: ${MODEL_WORDS[proposal.model]}${isOtherVapour ? `, vapour: ${vapour}` : ''}. ${why} `}
+      <Button
+        type="link"
+        size="small"
+        onClick={() => dispatch(proposalTaken({ model: proposal.model, options: proposal.options }))}
+      >
+        take it
+      </Button>
+    </>
+  );
 }
 
 const vapours: { value: ModelOptions['vapour']; label: string }[] = [
@@ -46,8 +62,19 @@ const vapours: { value: ModelOptions['vapour']; label: string }[] = [
 ];
 
 const routes: { value: ModelOptions['enthalpy']; label: string }[] = [
+  { value: 'better-founded', label: 'by the better data' },
   { value: 'heat-of-vaporisation', label: 'via vaporisation' },
   { value: 'liquid-heat-capacity', label: 'via heat capacity' },
+];
+
+const volumes: { value: NonNullable<ModelOptions['volumes']>; label: string }[] = [
+  { value: 'of-densities', label: 'by density data' },
+  { value: 'of-equation', label: 'the equation’s own' },
+];
+
+const heatsOfMixing: { value: NonNullable<ModelOptions['heatOfMixing']>; label: string }[] = [
+  { value: 'by-model', label: 'by the model' },
+  { value: 'none', label: 'left out' },
 ];
 
 const yesNo = [
@@ -61,7 +88,8 @@ const alphas: { value: ModelOptions['alpha']; label: string }[] = [
 ];
 
 /** What most cases leave as it is. */
-function ModelDetails({ mixture: { components, model, options } }: { mixture: Mixture }) {
+function ModelDetails({ mixture }: { mixture: Mixture }) {
+  const { model, options } = mixture;
   const dispatch = useAppDispatch();
   const set = (change: Partial<ModelOptions>) => dispatch(modelOptionsChosen(change));
   return (
@@ -70,6 +98,12 @@ function ModelDetails({ mixture: { components, model, options } }: { mixture: Mi
       {isEquationOfState(model) ? (
         <>
           <ChoiceField label="Attraction" value={options.alpha} options={alphas} onChange={(alpha) => set({ alpha })} />
+          <ChoiceField
+            label="Liquid volumes"
+            value={options.volumes ?? 'of-equation'}
+            options={volumes}
+            onChange={(chosen) => set({ volumes: chosen })}
+          />
           {isCubic(model) && (
             <ChoiceField
               label="Unknown kij by groups"
@@ -82,12 +116,18 @@ function ModelDetails({ mixture: { components, model, options } }: { mixture: Mi
       ) : (
         <>
           <ChoiceField label="Vapour" value={options.vapour} options={vapours} onChange={(vapour) => set({ vapour })} />
-          <DissolvedGases components={components} options={options} />
+          <DissolvedGases mixture={mixture} />
           <ChoiceField
             label="Liquid enthalpy"
             value={options.enthalpy}
             options={routes}
             onChange={(enthalpy) => set({ enthalpy })}
+          />
+          <ChoiceField
+            label="Heat of mixing"
+            value={options.heatOfMixing ?? 'by-model'}
+            options={heatsOfMixing}
+            onChange={(heatOfMixing) => set({ heatOfMixing })}
           />
           <ChoiceField
             label="Poynting factor"
@@ -102,14 +142,15 @@ function ModelDetails({ mixture: { components, model, options } }: { mixture: Mi
 }
 
 /** Which components are taken as gases dissolved by Henry's law; as proposed: those above their critical temperature at 40 °C. */
-function DissolvedGases({ components, options }: Pick<Mixture, 'components' | 'options'>) {
+function DissolvedGases({ mixture }: { mixture: Mixture }) {
+  const { components, options } = mixture;
   const dispatch = useAppDispatch();
-  const solutes = henrySolutes({ components, options });
+  const solutes = henrySolutes(mixture);
   const set = (henry: ModelOptions['henry']) => dispatch(modelOptionsChosen({ henry }));
   return (
     <Field
       label="Dissolved by Henry’s law"
-      note={options.henry === 'auto' ? 'as proposed' : <AsProposed onClick={() => set('auto')} />}
+      note={options.henry === 'by-data' ? 'as proposed' : <AsProposed onClick={() => set('by-data')} />}
     >
       {({ id }) => (
         <Select<string[]>

@@ -6,6 +6,11 @@ export const pairWords: Record<PairKind, { shape: string; word: string; meaning:
   fitted: { shape: '◆', word: 'fitted', meaning: 'fitted to measured data' },
   typed: { shape: '■', word: 'set by you', meaning: 'typed in this case' },
   'by-groups': { shape: '◐', word: 'by groups', meaning: 'estimated from the groups of both molecules' },
+  'by-solubility': {
+    shape: '◒',
+    word: 'solubility',
+    meaning: 'solved from what the two dissolve of one another at one temperature',
+  },
   'dissolved-gas': { shape: '▲', word: 'Henry', meaning: 'a gas dissolved by Henry’s law' },
   'no-constant': {
     shape: '△',
