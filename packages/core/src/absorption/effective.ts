@@ -37,6 +37,11 @@ export interface AbsorberEstimate {
   temperature: { top: number; bottom: number };
   /** Absorption factors of every component: on the first stage, on the last, and the one that stands for all. */
   factor: { top: Float64Array; bottom: Float64Array; effective: Float64Array };
+  /**
+   * The most that any component leaves with the one stream of what equilibrium with the other, as it enters there, would let it. Above 1 the
+   * factors pass more than any stages can: a hot middle of the column, where hardly anything dissolves, is what one factor for all stages does not see.
+   */
+  saturation: number;
 }
 
 /**
@@ -53,6 +58,14 @@ export function estimateAbsorber(input: AbsorberInput): Outcome<AbsorberEstimate
       return work.isShort ? outOfReach({ code: 'passes-too-little', recovery: work.reached() }) : solved(work.answer());
   }
   return outOfReach({ code: 'no-convergence', iterations: MOST_ROUNDS, residual: work.moved });
+}
+
+/**
+ * Whether an answer is not to be trusted: its ends lie far apart in temperature, or more passes than equilibrium at an end lets. Judged on random washes
+ * beside their ladders: of those within both, hardly any leaves more than a tenth of the solute more or less; of the others every fifth.
+ */
+export function isRough({ saturation, temperature }: Pick<AbsorberEstimate, 'saturation' | 'temperature'>): boolean {
+  return saturation > BEYOND_EQUILIBRIUM || Math.abs(temperature.bottom - temperature.top) > FAR_APART;
 }
 
 class Work {
@@ -199,12 +212,35 @@ class Work {
 
   answer(): AbsorberEstimate {
     const { stages, gasOut, liquidOut, temperature, top, bottom, effective } = this;
-    return { stages, gasOut, liquidOut, temperature, factor: { top, bottom, effective } };
+    return { stages, gasOut, liquidOut, temperature, factor: { top, bottom, effective }, saturation: this.saturation() };
+  }
+
+  private saturation(): number {
+    const { model, gas, liquid, pressure } = this.input;
+    const { n, gasOut, liquidOut, phases, x, y, temperature } = this;
+    const total = sum(gas.flows) + sum(liquid.flows);
+    let most = 0;
+    this.fillFractions(x, (i) => liquidOut[i]);
+    this.fillFractions(y, (i) => gas.flows[i]);
+    evaluateK(model, temperature.bottom, pressure.bottom, x, y, phases, 'fugacity');
+    for (let i = 0; i < n; i++)
+      if (liquidOut[i] - liquid.flows[i] > WORTH_COUNTING * total) most = Math.max(most, (x[i] * Math.exp(phases.lnK[i])) / y[i]);
+    this.fillFractions(x, (i) => liquid.flows[i]);
+    this.fillFractions(y, (i) => gasOut[i]);
+    evaluateK(model, temperature.top, pressure.top, x, y, phases, 'fugacity');
+    for (let i = 0; i < n; i++)
+      if (gasOut[i] - gas.flows[i] > WORTH_COUNTING * total) most = Math.max(most, y[i] / (x[i] * Math.exp(phases.lnK[i])));
+    return most;
   }
 }
 
 const sum = (flows: Float64Array): number => flows.reduce((total, flow) => total + flow, 0);
 
+const BEYOND_EQUILIBRIUM = 1.5;
+/** K */
+const FAR_APART = 15;
+/** Part of both feeds that a component must pass to be looked at. */
+const WORTH_COUNTING = 1e-4;
 const FIRST_STAGES = 5;
 /** No absorber has more. */
 const MOST_STAGES = 200;

@@ -63,7 +63,8 @@ export function transferEnds({ kind, gasIn, liquidIn }: Transfer, recovery: numb
 
 /**
  * The line from the lean end that touches the equilibrium curve: with less liquid, or less gas, no number of stages does it. Looked for on samples
- * between the lean end and where the rich stream would be in equilibrium, and refined by golden section.
+ * between the lean end and where the rich stream would be in equilibrium, and refined by golden section. The samples stand in fractions, evenly and, towards
+ * the lean end, by factors: in ratios, which run to infinity where a gas is richer than the solute's own vapour, all would lie beyond the curve's bend.
  */
 export function transferLimit(transfer: Transfer, recovery: number): TransferLimit {
   const { kind, gasIn, liquidIn } = transfer;
@@ -74,11 +75,23 @@ export function transferLimit(transfer: Transfer, recovery: number): TransferLim
     const slope = (ratioOver(transfer, X) - lean.Y) / (X - lean.X);
     return isAbsorption ? slope : -slope;
   };
-  const at = (k: number): number => lean.X + ((rich - lean.X) * k) / SAMPLES;
-  let best = SAMPLES;
-  for (let k = 1; k < SAMPLES; k++) if (steepness(at(k)) > steepness(at(best))) best = k;
-  const X = best === SAMPLES ? rich : peakBetween(steepness, at(Math.max(best - 1, 1e-3)), at(best + 1));
-  return { slope: Math.abs(steepness(X)), pinch: { X, Y: ratioOver(transfer, X) }, kind: best === SAMPLES ? 'end' : 'tangent' };
+  const samples = fractionsBetween(toFraction(lean.X), toFraction(Math.min(rich, RICHEST)));
+  const ofFraction = (x: number): number => steepness(toRatio(x));
+  const last = samples.length - 1;
+  let best = last;
+  for (let k = 0; k < last; k++) if (ofFraction(samples[k]) > ofFraction(samples[best])) best = k;
+  const isEnd = best === last;
+  const X = isEnd ? rich : toRatio(peakBetween(ofFraction, samples[Math.max(best - 1, 0)], samples[best + 1]));
+  return { slope: Math.abs(steepness(X)), pinch: { X, Y: ratioOver(transfer, X) }, kind: isEnd ? 'end' : 'tangent' };
+}
+
+/** From just off the lean fraction to the rich one, in rising order for both directions of transfer. */
+function fractionsBetween(lean: number, rich: number): number[] {
+  const parts = [
+    ...Array.from({ length: SAMPLES }, (_, k) => (k + 1) / SAMPLES),
+    ...Array.from({ length: NEAR_SAMPLES }, (_, k) => 10 ** (-2 - (4 * (k + 1)) / NEAR_SAMPLES)),
+  ].sort((a, b) => a - b);
+  return parts.map((part) => lean + (rich - lean) * part);
 }
 
 /** Steps between the ends; undefined when they are more than `limit`, or the line meets the curve. */
@@ -155,6 +168,8 @@ function peakBetween(f: (x: number) => number, from: number, to: number): number
 }
 
 const SAMPLES = 100;
+/** Between a hundredth and a millionth of the way from the lean end. */
+const NEAR_SAMPLES = 40;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const CUTS = 40;
 const HALVINGS = 50;

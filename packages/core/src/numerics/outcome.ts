@@ -142,6 +142,7 @@ export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'ions-not-counted'; names: string[]; isReaction: boolean }
   | { code: 'feed-on-condenser' }
+  | { code: 'factors-rough'; saturation: number; rise: number } // mol/mol, K
   | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
   | { code: 'between-keys'; names: string[]; overhead: number[] } // mol/mol of each
   | { code: 'split-not-meant'; product: 'distillate' | 'bottoms'; there: number; meant: number }

@@ -2,6 +2,7 @@
 import {
   estimateAbsorber,
   greatestRecovery,
+  isRough,
   recoveryOf,
   stepTransfer,
   toFraction,
@@ -9,17 +10,18 @@ import {
   transferEnds,
   transferLimit,
 } from '../absorption/index.ts';
-import type { AbsorberStream, Transfer, TransferEnds, TransferKind, TransferLimit } from '../absorption/index.ts';
+import type { AbsorberEstimate, AbsorberStream, Transfer, TransferEnds, TransferKind, TransferLimit } from '../absorption/index.ts';
 import type { ComponentRecord } from '../databank/index.ts';
 import { evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import { kremserStages } from '../shortcut/index.ts';
-import type { ThermoModel } from '../thermo/index.ts';
+import type { Mixture, ThermoModel } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { feedsOf, pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
+import { ionsChecks } from './ladderChecks.ts';
 
 export interface AbsorptionResult {
   inputHash: string;
@@ -92,6 +94,7 @@ export function solveAbsorption(
 }
 
 interface Asked {
+  mixture: Mixture;
   model: ThermoModel;
   roles: TransferRoles;
   solute: number;
@@ -136,7 +139,7 @@ function readAsked(document: CaseDocument, column: ColumnUnit, { model, feeds }:
     liquid: streams[1 - gasAt].id,
     solute: { id: components[solute].id, name: components[solute].name },
   };
-  return solved({ model: model.value, roles, solute, gas, liquid, pressure, inputs });
+  return solved({ mixture: document.mixture, model: model.value, roles, solute, gas, liquid, pressure, inputs });
 }
 
 function readTask({ id, absorption }: ColumnUnit, points: OpenPoint[]): void {
@@ -333,7 +336,19 @@ function estimated(asked: Asked, drawing: TransferDrawing): Outcome<AbsorptionFa
   };
   const numbers = [stages, temperature.top, temperature.bottom, ...facts.gasOut, ...facts.liquidOut, ...facts.factor.effective];
   if (!numbers.every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'estimate' });
-  return solved(facts, found.report, extrapolations(model, temperature.top, temperature.bottom));
+  const warnings: Warning[] = [
+    ...roughness(found.value),
+    ...ionsChecks(asked.mixture),
+    ...extrapolations(model, temperature.top, temperature.bottom),
+  ];
+  return solved(facts, found.report, warnings);
+}
+
+/** Where one factor for all stages is not to be trusted. */
+function roughness(found: AbsorberEstimate): Warning[] {
+  const { saturation, temperature } = found;
+  const rise = Math.abs(temperature.bottom - temperature.top);
+  return isRough(found) ? [{ code: 'factors-rough', saturation, rise }] : [];
 }
 
 const STAGE_LIMIT = 200;

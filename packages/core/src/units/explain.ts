@@ -301,6 +301,14 @@ function betweenKeys(names: readonly string[], overhead: readonly number[]): str
   return `${boils} between the keys and ${names.length === 1 ? 'goes' : 'go'} both ways, ${shares} overhead: to send ${names.length === 1 ? 'it' : 'them'} one way, choose neighbours as keys and give a recovery.`;
 }
 
+function factorsRough(saturation: number, rise: number, show: Show): string {
+  const why =
+    saturation > 1.5
+      ? `they pass ${saturation.toPrecision(3)} times what equilibrium at an end allows`
+      : `the ends are ${show.quantity(rise, 'temperatureDifference')} apart`;
+  return `Effective factors are rough here: ${why}. Where the column is warm in its middle hardly anything dissolves, and more stays than is shown. Trust the ladder instead.`;
+}
+
 /** What water does to these, and what is not counted of it. */
 export function explainIons({ names, isReaction }: { names: readonly string[]; isReaction: boolean }): string {
   const all = new Intl.ListFormat('en').format(names);
@@ -315,6 +323,8 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `The ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}; ${show.temperature(warning.T)} is outside.`;
     case 'ions-not-counted':
       return explainIons(warning);
+    case 'factors-rough':
+      return factorsRough(warning.saturation, warning.rise, show);
     case 'draw-not-as-wanted':
       return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':
