@@ -7,6 +7,7 @@ import { fewStagesFirst } from './fewStages.ts';
 import { bottomsDraw, firstSideDraw } from './handles.ts';
 import type { Method, MethodReport } from './method.ts';
 import { newton } from './newton.ts';
+import { seekAlong } from './alongQuantity.ts';
 import { conflictOf } from './possible.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { flowOf, moles, refluxRatio } from './quantities.ts';
@@ -48,12 +49,80 @@ export const easyTargetsFirst: Method = (column, targets) => {
   return { ...best, iterations };
 };
 
-/** All targets at once; where two and more were made easy, also one after the other, the first first or the last. */
-function waysTo(easy: readonly Target[], wanted: readonly Target[]): Target[][][] {
+/**
+ * From easy targets again, every hard one sought along the easy one that stands in its place, the lowest first: what a walk of the target itself cannot
+ * pass, its turn, is passed this way.
+ */
+export const easyTargetsAlong: Method = (column, targets) => {
+  const easy = easyTargets(column, targets);
+  const { made, hard, kept } = partsOf(easy, targets);
+  const failed: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };
+  if (easy.length !== targets.length || hard.length > MOST_HARD || hard.length !== made.length) return failed;
+  if (made.some(({ quantity }) => endsOf(column, quantity, 1) === undefined)) return failed;
+  let iterations = 0;
+  let passage: MethodReport['passage'];
+  for (const method of hard.length === 0 ? QUICK : [...QUICK, fewStagesFirst, pseudoTransient]) {
+    const report = method(column, easy);
+    iterations += report.iterations;
+    if (!report.isSolved) continue;
+    const start = new Snapshot(column);
+    start.keep();
+    for (const order of made.length < 2 ? [made] : [made, [...made].reverse()]) {
+      start.restore();
+      column.evaluate(easy);
+      const sought = seekEach(column, kept, order, hard);
+      iterations += sought.iterations;
+      if (sought.isSolved) return { ...sought, iterations };
+      passage = sought.passage && { ...sought.passage, target: targets.indexOf(hard[sought.passage.target]) };
+      if (passage?.of.isWhole === true) return { ...failed, iterations, passage };
+    }
+    break;
+  }
+  return { ...failed, iterations, passage };
+};
+
+/** One hard target after the other; how the one that was not met went, by its place among them. */
+function seekEach(
+  column: ColumnEquations,
+  kept: readonly Target[],
+  made: readonly Target[],
+  hard: readonly Target[],
+): MethodReport {
+  let iterations = 0;
+  for (const [k, wanted] of hard.entries()) {
+    const value = column.valueOf(made[k].quantity);
+    const held = [...kept, ...hard.slice(0, k), ...made.slice(k + 1)];
+    const ends = endsOf(column, made[k].quantity, value);
+    if (ends === undefined) return { isSolved: false, iterations, residual: Infinity };
+    const sought = seekAlong(column, held, { quantity: made[k].quantity, value }, wanted, ends, MOST_ITERATIONS);
+    iterations += sought.iterations;
+    // What was passed says something only of the last: before it another quantity is still free.
+    const passage = k === hard.length - 1 ? { target: k, of: sought.passage } : undefined;
+    if (!sought.isMet) return { isSolved: false, iterations, residual: Infinity, passage };
+  }
+  return { isSolved: true, iterations, residual: column.error };
+}
+
+/** Between which a reflux or boil-up ratio or a product's flow is looked through; undefined for other quantities. */
+export function endsOf({ fed }: ColumnEquations, quantity: Quantity, value: number): [number, number] | undefined {
+  const isFlow =
+    quantity.kind === 'ratio' ? quantity.under === null : quantity.kind === 'handle' && quantity.handle.kind === 'draw';
+  if (quantity.kind !== 'ratio' && !isFlow) return undefined;
+  if (isFlow) return [LEAST_PRODUCT * fed, (1 - LEAST_PRODUCT) * fed];
+  return [value / RATIO_DOWN, value * RATIO_UP];
+}
+
+/** Easy targets that stand in for hard ones, those hard ones, and what both have. */
+function partsOf(easy: readonly Target[], wanted: readonly Target[]): { made: Target[]; hard: Target[]; kept: Target[] } {
   const made = easy.filter(({ quantity }) => !wanted.some((target) => target.quantity === quantity));
   const hard = wanted.filter(({ quantity }) => !easy.some((target) => target.quantity === quantity));
+  return { made, hard, kept: wanted.filter((target) => !hard.includes(target)) };
+}
+
+/** All targets at once; where two and more were made easy, also one after the other, the first first or the last. */
+function waysTo(easy: readonly Target[], wanted: readonly Target[]): Target[][][] {
+  const { made, hard, kept } = partsOf(easy, wanted);
   if (hard.length < 2) return [[[...wanted]]];
-  const kept = wanted.filter((target) => !hard.includes(target));
   const oneByOne = (order: readonly Target[]): Target[][] =>
     order.map((_, k) => [...kept, ...order.slice(0, k + 1), ...made.slice(k + 1)]);
   return [[[...wanted]], oneByOne(hard), oneByOne([...hard].reverse())];
@@ -126,13 +195,20 @@ function easyFor({ input, stages, n, handles, handleValues, totalVapour }: Colum
 }
 
 /** A reflux or boil-up ratio or what a handle is: not a purity, a recovery or a temperature. */
-const isEasy = (quantity: Quantity): boolean =>
+export const isEasy = (quantity: Quantity): boolean =>
   quantity.kind === 'handle' ||
   (quantity.kind === 'ratio' && (quantity.under === null || ['reflux', 'boil-up'].includes(quantity.over.place.at)));
 
 const isReflux = (a: Quantity, b: Quantity): boolean =>
   a.kind === 'ratio' && b.kind === 'ratio' && a.over.place.at === 'reflux' && b.over.place.at === 'reflux';
 
+/** Of everything fed. */
+const LEAST_PRODUCT = 2e-3;
+/** A reflux is looked through nearly to nothing, and to where more of it changes nothing. */
+const RATIO_DOWN = 3000;
+const RATIO_UP = 60;
+/** More than two are hardly met one after the other. */
+const MOST_HARD = 2;
 const QUICK: readonly Method[] = [newton('whole steps'), newton('halved steps')];
 const EASY_REFLUX = 3;
 /** Of the reflux or boil-up, and of the overhead that was guessed, in this order. */

@@ -33,6 +33,9 @@ export type {
   Target,
   Top,
 } from './types.ts';
+export { cheaperColumn } from './otherColumns.ts';
+export { beyondRange } from './alongQuantity.ts';
+export type { Passage } from './alongQuantity.ts';
 export { conflictOf } from './possible.ts';
 export type { TargetConflict } from './possible.ts';
 export type { BoundedColumn } from './bounds.ts';

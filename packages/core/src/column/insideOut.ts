@@ -25,6 +25,7 @@ export const insideOut: Method = (column, targets) => {
   let report: MethodReport = { isSolved: false, iterations: 0, residual: column.error };
   let iterations = 0;
   for (let outer = 0; outer < MOST_OUTER && Number.isFinite(report.residual); outer++) {
+    if (column.input.isOver?.() === true) break;
     inner.fit();
     iterations += 1;
     if (!inner.solve()) break;

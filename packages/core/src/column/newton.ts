@@ -20,6 +20,7 @@ function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamp
   let { error } = column;
   let inertia = isDamped ? INERTIA : 0;
   for (let iteration = 1; iteration <= most; iteration++) {
+    if (column.input.isOver?.() === true) return { isSolved: false, iterations: iteration, residual: error };
     if (inertia > 0) addInertia(column, inertia);
     if (!(error < LOST) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
     stepper.keep();

@@ -14,7 +14,7 @@ export const pseudoTransient: Method = (column, targets) => {
   let { error } = column;
   let step = FIRST_STEP;
   let iterations = 0;
-  while (iterations < MOST_STEPS) {
+  while (iterations < MOST_STEPS && column.input.isOver?.() !== true) {
     iterations += 1;
     addInertia(column, 1 / step);
     if (!Number.isFinite(error) || !column.system.solve()) return { isSolved: false, iterations, residual: error };

@@ -1,12 +1,14 @@
 /** A rigorous column, from its inputs to profiles: in which order methods are tried, and what counts as an answer. */
 import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome, Reason } from '../numerics/index.ts';
-import { easyTargetsFirst } from './easyTargets.ts';
+import { easyTargetsAlong, easyTargetsFirst } from './easyTargets.ts';
 import { ColumnEquations } from './equations.ts';
 import { answerOf, startFrom } from './answer.ts';
 import { fewStagesFirst } from './fewStages.ts';
 import { insideOut } from './insideOut.ts';
+import { beyondRange } from './alongQuantity.ts';
 import type { Method, MethodReport } from './method.ts';
+import { wantedAt } from './firstSplit.ts';
 import { newton } from './newton.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
 import { startFromGiven, startProfile, usualSweeps } from './start.ts';
@@ -27,7 +29,7 @@ export interface SolveOptions {
 
 /**
  * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`, `runs-dry`, `draw-too-large`,
- *          `stopped-short` (its target by its place) with the nearest column that was met
+ *          `stopped-short` (its target by its place) or `time-over`, both with the nearest column that was met
  * @throws RangeError when targets and handles are not as many, or an efficiency stands where no vapour comes from below: our mistake
  */
 export function solveColumn(input: ColumnInput, { before, given, only, watch = [] }: SolveOptions = {}): Outcome<SolvedColumn> {
@@ -41,10 +43,16 @@ export function solveColumn(input: ColumnInput, { before, given, only, watch = [
   let nearest: SolvedColumn | undefined;
   for (const attempt of POLICY) {
     if (only !== undefined && attempt.method !== only) continue;
+    if (input.isOver?.() === true) return outOfReach({ code: 'time-over', ...lastOf(record) }, lastOf(record), nearest);
     if (attempt.start === 'earlier solution' && before === undefined) continue;
     if (attempt.start === 'given profile' && given === undefined) continue;
     const report = tried(column, attempt, { before, given }, record);
     if (!report.isSolved) {
+      if (report.passage !== undefined && refusalOf(column) === undefined) {
+        nearest = answerOf(column, record, watch);
+        refused = beyondPassage(column, report.passage);
+        if (refused !== undefined) break;
+      }
       if (attempt.method !== 'easy targets first' || !(report.residual <= 1)) continue;
       // The walk stands at the last point it met; one that is itself no answer is not offered.
       if (refusalOf(column) !== undefined) continue;
@@ -65,6 +73,7 @@ export const METHOD_NAMES = [
   'pseudo-transient',
   'few stages first',
   'easy targets first',
+  'along another quantity',
 ] as const;
 
 export type MethodName = (typeof METHOD_NAMES)[number];
@@ -76,6 +85,7 @@ const METHODS = {
   'pseudo-transient': pseudoTransient,
   'few stages first': fewStagesFirst,
   'easy targets first': easyTargetsFirst,
+  'along another quantity': easyTargetsAlong,
 } as const satisfies Record<MethodName, Method>;
 
 interface Attempt {
@@ -83,13 +93,17 @@ interface Attempt {
   method: MethodName;
 }
 
-/** In this order until one arrives: whole steps first, then shorter ones, from profiles of ever more sweeps; then the slower and surer methods. */
+/**
+ * In this order until one arrives: whole steps first, then shorter ones; purities and the like that neither finds along the reflux or a product (some
+ * hundred steps, where few stages first took thousands for them); then the slower and surer methods, from profiles of ever more sweeps.
+ */
 const POLICY: readonly Attempt[] = [
   { start: 'earlier solution', method: 'Newton, whole steps' },
   { start: 'given profile', method: 'Newton, whole steps' },
   { start: 'given profile', method: 'Newton, halved steps' },
   { start: { sweeps: 12, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'along another quantity' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'few stages first' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'pseudo-transient' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'inside-out' },
@@ -129,6 +143,31 @@ function lastOf({ attempts }: SolveRecord): { iterations: number; residual: numb
     residual: attempts.at(-1)?.residual ?? 0,
   };
 }
+
+/**
+ * A target that came nowhere near true while another quantity went over all that it can be, the other targets held: no column has it. Undefined where
+ * the passage was not whole, or the target was passed and only not met.
+ */
+function beyondPassage(column: ColumnEquations, { target, of }: NonNullable<MethodReport['passage']>): Reason | undefined {
+  const { value, quantity } = column.input.targets[target];
+  const { least, most, isWhole } = of;
+  if (!isWhole || (value >= least.value && value <= most.value)) return undefined;
+  const nearest = value > most.value ? most : least;
+  // Between two points of the passage a peak may rise a little above both.
+  if (Math.abs(value - nearest.value) < PEAK * (most.value - least.value)) return undefined;
+  return {
+    code: 'stopped-short',
+    target: String(target),
+    wanted: value,
+    reached: column.valueOf(quantity),
+    share: 0,
+    measured: 'ratio',
+    obstacle: beyondRange(of, value, wantedAt(column.input.targets, 'reflux') ?? null),
+  };
+}
+
+/** Of the range of a target on a passage: so much higher a peak between two of its points may be. */
+const PEAK = 0.02;
 
 /** The target that is farthest from what is wanted where the walk ended. */
 function stoppedShort(column: ColumnEquations, left: number): Reason {

@@ -128,6 +128,8 @@ export interface ColumnInput {
   free: readonly FreeHandle[];
   /** As many as handles (`handlesOf`). */
   targets: readonly Target[];
+  /** Asked between steps of every method; true ends the search: who calls keeps the time. */
+  isOver?: (() => boolean) | undefined;
 }
 
 export interface ColumnProfile {

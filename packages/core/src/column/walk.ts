@@ -20,6 +20,7 @@ export interface WalkReport {
  * Moves a column, which meets `from`, towards `to`, and leaves it at the last point met.
  * @param visit called with every point met; false ends the walk there
  * @param mostIterations of Newton's in all, for who does not wait longer
+ * @param longest part of the way in one step
  */
 export function walk(
   column: ColumnEquations,
@@ -27,12 +28,13 @@ export function walk(
   to: readonly Target[],
   visit: (at: Target[], part: number) => boolean = () => true,
   mostIterations = Infinity,
+  longest = 1,
 ): WalkReport {
   const correct = newton('whole steps', CORRECTIONS);
   let [before, here] = [new Snapshot(column), new Snapshot(column)];
-  let [beforeAt, reached, step] = [0, 0, FIRST_STEP];
+  let [beforeAt, reached, step] = [0, 0, Math.min(FIRST_STEP, longest)];
   let iterations = 0;
-  while (reached < 1 && iterations < mostIterations) {
+  while (reached < 1 && iterations < mostIterations && column.input.isOver?.() !== true) {
     const next = Math.min(1, reached + step);
     if (reached > beforeAt) here.goOnFrom(before, (next - reached) / (reached - beforeAt));
     const report = correct(column, between(from, to, next));
@@ -40,7 +42,7 @@ export function walk(
     if (report.isSolved && stageOverdrawn(column) < 0) {
       [before, here, beforeAt, reached] = [here, before, reached, next];
       here.keep();
-      if (report.iterations <= EASY) step *= 2;
+      if (report.iterations <= EASY) step = Math.min(2 * step, longest);
       if (!visit(between(from, to, reached), reached)) break;
     } else {
       here.restore();

@@ -51,6 +51,7 @@ export type Reason =
   | { code: 'two-equations' }
   | { code: 'supercritical'; P: number; highest: number } // Pa
   | { code: 'no-convergence'; residual: number; iterations: number }
+  | { code: 'time-over'; residual: number; iterations: number }
   | { code: 'not-finite'; what: string }
   | { code: 'phases-alike'; T: number; P: number } // K, Pa
   | { code: 'no-saturation'; point: 'bubble' | 'dew'; given: { P: number } | { T: number }; why: 'one-phase' | 'two-phases' } // Pa, K
@@ -130,9 +131,17 @@ export type Obstacle =
   | { kind: 'too-few-stages'; stages: number; reflux: number; isHeld: boolean } // mol/mol; whether a target holds the reflux
   | { kind: 'product-dries'; name: string; flow: number } // mol/s
   | { kind: 'stage-dries'; stage: number; phase: 'liquid' | 'vapour' }
-  | { kind: 'below-minimum-reflux'; reflux: number; from: number; to: number } // mol/mol; rungs between which hardly anything changes
-  | { kind: 'pinch'; from: number; to: number }
-  | { kind: 'turns' };
+  /** With the other targets held it was never more and never less, over all that moves it; values as `measured` of the target says, `at` of the other; reflux: mol/mol, where one is held. */
+  | {
+      kind: 'beyond-range';
+      along: 'reflux ratio' | 'boil-up ratio' | 'product flow';
+      from: number;
+      to: number;
+      extreme: { value: number; at: number };
+      isMost: boolean;
+      reflux: number | null;
+    }
+  | { kind: 'not-found' };
 
 /** Where in a column something is. */
 export type ColumnPlace = 'top' | 'feed' | 'bottom';
@@ -142,6 +151,8 @@ export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'ions-not-counted'; names: string[]; isReaction: boolean }
   | { code: 'feed-on-condenser' }
+  | { code: 'several-columns'; reflux: number | null; other: number | null; heat: number; otherHeat: number } // mol/mol, W
+  | { code: 'only-from-before' }
   | { code: 'factors-rough'; saturation: number; rise: number } // mol/mol, K
   | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
   | { code: 'between-keys'; names: string[]; overhead: number[] } // mol/mol of each

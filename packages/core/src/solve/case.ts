@@ -48,8 +48,8 @@ export interface CaseSolver {
   estimate: (document: CaseDocument, unit: string) => EstimateResult;
   /** What stands beside the graph; apart for the same reason. */
   graphBeside: (document: CaseDocument, unit: string) => GraphBesideResult;
-  /** The rigorous column; begins from its last solution of the same mixture. */
-  ladder: (document: CaseDocument, unit: string) => LadderResult;
+  /** The rigorous column, from nothing; its last solution helps where nothing else does. `isOver` ends the search. */
+  ladder: (document: CaseDocument, unit: string, isOver?: () => boolean) => LadderResult;
   /** One target walked to a value, or as far as it goes; `onPoint` is told every point, and ends the walk by answering false. */
   walk: (document: CaseDocument, unit: string, asked: WalkAsked, onPoint: (point: WalkPoint) => boolean) => Outcome<WalkFacts>;
 }
@@ -60,7 +60,8 @@ export function createCaseSolver(): CaseSolver {
   const feeds = createKeeper<Outcome<FeedFacts>>(100);
   const balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(1);
   const curves = createKeeper<Outcome<BinaryCurve>>(3);
-  let last: { mixture: string; solution: SolvedColumn } | undefined;
+  /** By unit. */
+  const last = new Map<string, { mixture: string; solution: SolvedColumn }>();
 
   function before(document: CaseDocument, column: ColumnUnit, hashes: InputHashes) {
     const model = models(hashOf(document.mixture), () => modelOf(document));
@@ -105,14 +106,16 @@ export function createCaseSolver(): CaseSolver {
       const hashes = inputHashes(document, unit);
       return { inputHash: hashes.graph, outcome: solveGraphBeside(document, column, before(document, column, hashes), curves) };
     },
-    ladder(document, unit) {
+    ladder(document, unit, isOver) {
       const column = columnOf(document, unit);
       const hashes = inputHashes(document, unit);
       const mixture = hashOf(document.mixture);
-      const begin = last?.mixture === mixture ? last.solution : undefined;
-      const outcome = solveLadder(document, column, before(document, column, hashes), begin, (solution) => {
-        last = { mixture, solution };
-      });
+      const begin = last.get(unit);
+      const earlier = begin?.mixture === mixture ? begin.solution : undefined;
+      const keep = (solution: SolvedColumn): void => {
+        last.set(unit, { mixture, solution });
+      };
+      const outcome = solveLadder(document, column, before(document, column, hashes), earlier, keep, isOver);
       return { inputHash: hashes.ladder, outcome };
     },
     walk(document, unit, asked, onPoint) {

@@ -1,8 +1,8 @@
 /** The rigorous column of a document, solved, with what is to be shown and said of it. */
-import { conflictOf, solveBounded } from '../column/index.ts';
+import { cheaperColumn, conflictOf, solveBounded } from '../column/index.ts';
 import type { SolvedColumn, Target } from '../column/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome, Reason } from '../numerics/index.ts';
+import type { OpenPoint, Outcome, Reason, Warning } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
@@ -52,8 +52,11 @@ function targetName(document: CaseDocument, column: ColumnUnit, place: number): 
 }
 
 /**
- * @param before the last solution of the same mixture, to begin from
+ * Solved from nothing, so that the answer follows from the document alone; an earlier solution helps only where nothing else finds a column, and is told.
+ * Of several columns that meet the targets the cheaper one is taken, and that there are more is told.
+ * @param before the last solution of the same column
  * @param keep   called with the solution, for the next time
+ * @param isOver asked between steps; true ends the search
  */
 export function solveLadder(
   document: CaseDocument,
@@ -61,10 +64,12 @@ export function solveLadder(
   around: BeforeLadder,
   before: SolvedColumn | undefined,
   keep: (solution: SolvedColumn) => void,
+  isOver?: () => boolean,
 ): Outcome<LadderFacts> {
   const ready = readyLadder(document, column, around);
   if (ready.state !== 'solved') return passOn(ready);
-  const { reading, input, feeds } = ready.value;
+  const { reading, feeds } = ready.value;
+  const input = { ...ready.value.input, isOver };
   const watch = reading.quantities.flatMap((quantity) => (quantity === null ? [] : [quantity]));
   const limits = reading.limits.flatMap((k) => {
     const { wish, value } = column.ladder?.targets[k] ?? { wish: 'equal', value: null };
@@ -72,16 +77,44 @@ export function solveLadder(
     return wish === 'equal' || value === null || quantity === null ? [] : [{ target: { quantity, value } satisfies Target, wish }];
   });
   const given = column.ladder === null ? undefined : givenProfile(column.ladder, input.model.n);
-  const outcome = solveBounded(input, limits, { before, given, only: column.ladder?.method ?? undefined, watch });
+  const options = { given, only: column.ladder?.method ?? undefined, watch };
+  const cold = solveBounded(input, limits, options);
+  // Newton alone: what from nothing had no answer is not gone through a second time.
+  const warm =
+    cold.state === 'out-of-reach' && before !== undefined
+      ? solveBounded(input, limits, { ...options, before, only: 'Newton, whole steps' })
+      : cold;
+  const outcome = warm.state === 'solved' ? warm : cold;
   if (outcome.state === 'open') return outcome;
   if (outcome.state === 'out-of-reach') {
     const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
     return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
   }
-  keep(outcome.value.column);
-  const facts = describeLadder(document, column, ready.value, outcome.value);
-  return solved(facts, outcome.report, checksOf(document, column, facts, feeds, input.model, around.balance));
+  const { column: found, holding } = outcome.value;
+  const targets = input.targets.map((target, k) => {
+    const bound = holding.find(({ instead }) => instead === k)?.bound;
+    return bound === undefined ? target : limits[bound].target;
+  });
+  const cheaper = cheaperColumn({ ...input, targets }, found, [...watch, ...limits.map(({ target }) => target.quantity)]);
+  const taken = cheaper ?? found;
+  keep(taken);
+  const facts = describeLadder(document, column, ready.value, { column: taken, holding });
+  const several: Warning[] =
+    cheaper === undefined
+      ? []
+      : [{ code: 'several-columns', reflux: cheaper.refluxRatio, other: found.refluxRatio, ...heatsOf(cheaper, found) }];
+  const begun: Warning[] = outcome === cold ? [] : [{ code: 'only-from-before' }];
+  return solved(facts, outcome.report, [
+    ...several,
+    ...begun,
+    ...checksOf(document, column, facts, feeds, input.model, around.balance),
+  ]);
 }
+
+const heatsOf = (cheaper: SolvedColumn, found: SolvedColumn): { heat: number; otherHeat: number } => ({
+  heat: Math.abs(cheaper.reboilerDuty ?? cheaper.condenserDuty ?? 0),
+  otherHeat: Math.abs(found.reboilerDuty ?? found.condenserDuty ?? 0),
+});
 
 /** A reason of the engine's with its target by its name, and with what stands in the way. */
 function diagnosed(
@@ -98,7 +131,10 @@ function diagnosed(
   const value = reason.reached + ALITTLE * (reason.wanted - reason.reached);
   const beyond = input.targets.map((target, k) => (k === seat ? { ...target, value } : target));
   const target = column.ladder?.targets.at(place)?.id ?? '';
-  const obstacle = facts === undefined ? null : obstacleTo(document, column, { input, beyond, target, facts });
+  const obstacle =
+    facts === undefined
+      ? null
+      : obstacleTo(document, column, { input, beyond, target, facts, wanted: reason.wanted, proved: reason.obstacle });
   const quantity = column.ladder?.targets.at(place)?.quantity;
   const measured = quantity === undefined ? reason.measured : quantityDimension(quantity);
   return { ...reason, target: targetName(document, column, place), measured, obstacle };

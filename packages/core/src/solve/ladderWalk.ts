@@ -82,7 +82,14 @@ export function walkLadder(
     ? { kind: 'reached' }
     : stop.isAsked
       ? { kind: 'stopped' }
-      : obstacleTo(document, column, { input, beyond, target: asked.target, facts });
+      : obstacleTo(document, column, {
+          input,
+          beyond,
+          target: asked.target,
+          facts,
+          passage: walked.passage,
+          wanted: to,
+        });
   return solved({ reached, isWhole, curve, end, facts });
 }
 

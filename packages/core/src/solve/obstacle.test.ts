@@ -62,21 +62,32 @@ describe('why a column has no answer, in the order in which it is looked for', (
       expect(nearest?.y[0][0]).toBeLessThan(0.895);
     }
   });
-  test('a reflux below the least, with the rungs on which nothing changes', () => {
-    const { reason, sentence } = failureOf(asked(40, [reflux, 0.5], [of('fraction', 'overhead'), 0.85]));
-    expect(reason.obstacle).toMatchObject({ kind: 'below-minimum-reflux', reflux: expect.closeTo(0.5, 9) as number });
-    expect(sentence).toContain('Raise the reflux');
+  test('a reflux that is too little for a purity at every flow of the distillate: what it comes to at most', () => {
+    const { reason, sentence, nearest } = failureOf(asked(40, [reflux, 0.5], [of('fraction', 'overhead'), 0.85]));
+    expect(reason.obstacle).toMatchObject({ kind: 'beyond-range', along: 'product flow', isMost: true });
+    expect(sentence).toContain('Raise the reflux ratio, now held at 0.5');
     expect(sentence).toMatch(/was brought to 0\.\d+ mol\/mol of 0\.8500 mol\/mol wanted/);
+    // Looked at by itself: no distillate flow on a fine grid has more than was told, and the nearest is the best of them.
+    const most = reason.obstacle?.kind === 'beyond-range' ? reason.obstacle.extreme.value : NaN;
+    for (let D = 0.5; D < 35; D += 0.7) {
+      const { outcome } = createCaseSolver().ladder(asked(40, [reflux, 0.5], [distillate, D]), 'column');
+      if (outcome.state === 'solved') expect(outcome.value.x[0][0]).toBeLessThan(most + 0.01);
+    }
+    expect(nearest?.x[0][0]).toBeCloseTo(most, 6);
     // With more of it the same is met.
     const more = createCaseSolver().ladder(asked(40, [reflux, 5], [of('fraction', 'overhead'), 0.85]), 'column').outcome;
     expect(more.state).toBe('solved');
   });
   test('too few stages, at any reflux and at one that is held', () => {
     const free = failureOf(asked(6, [of('recovery', 'overhead'), 0.99], [of('fraction', 'overhead'), 0.85]));
-    expect(free.reason.obstacle).toMatchObject({ kind: 'too-few-stages', stages: 7, isHeld: false });
-    expect(free.sentence).toContain('7 rungs do not part it at any reflux');
+    expect(free.reason.obstacle).toMatchObject({ kind: 'beyond-range', reflux: null });
+    expect(free.sentence).toContain('Give it more rungs');
     const held = failureOf(asked(6, [reflux, 2], [of('fraction', 'overhead'), 0.87]));
-    expect(held.reason.obstacle).toMatchObject({ kind: 'too-few-stages', isHeld: true });
+    expect(held.reason.obstacle).toMatchObject({
+      kind: 'beyond-range',
+      along: 'product flow',
+      reflux: expect.closeTo(2, 6) as number,
+    });
     const more = createCaseSolver().ladder(
       asked(30, [of('recovery', 'overhead'), 0.99], [of('fraction', 'overhead'), 0.85]),
       'column',

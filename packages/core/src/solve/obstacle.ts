@@ -1,6 +1,6 @@
 /** What stands in the way of a target, told from the farthest column that was found. */
-import { conflictOf } from '../column/index.ts';
-import type { ColumnInput, Target } from '../column/index.ts';
+import { beyondRange, conflictOf } from '../column/index.ts';
+import type { ColumnInput, Passage, Target } from '../column/index.ts';
 import type { Obstacle } from '../numerics/index.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import type { LadderFacts } from './ladderFacts.ts';
@@ -15,17 +15,28 @@ export interface Farthest {
   target: string;
   /** The column that was reached. */
   facts: LadderFacts;
+  /** How the target went along what moves it, where that was looked through. */
+  passage?: Passage | undefined;
+  /** What the engine has proved itself. */
+  proved?: Obstacle | null;
+  /** Value of the target that is walked to. */
+  wanted: number;
 }
 
-export function obstacleTo(document: CaseDocument, column: ColumnUnit, { input, beyond, target, facts }: Farthest): Obstacle {
+export function obstacleTo(
+  document: CaseDocument,
+  column: ColumnUnit,
+  { input, beyond, target, facts, passage, wanted, proved }: Farthest,
+): Obstacle {
   if (conflictOf(input, beyond)?.kind === 'beyond-balance') return { kind: 'balance-forbids' };
-  return (
-    fullProduct(document, column, target, facts) ??
-    azeotropeOf(document, column, facts) ??
-    tooFewStages(facts) ??
-    dried(facts) ??
-    pinched(column, facts)
-  );
+  const azeotrope = azeotropeOf(document, column, facts);
+  if (azeotrope !== undefined) return azeotrope;
+  if (proved != null) return proved;
+  if (passage?.isWhole === true && (wanted > passage.most.value || wanted < passage.least.value)) {
+    const holdsReflux = column.ladder?.targets.some(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
+    return beyondRange(passage, wanted, holdsReflux === true ? facts.refluxRatio : null);
+  }
+  return fullProduct(document, column, target, facts) ?? tooFewStages(facts) ?? dried(facts) ?? { kind: 'not-found' };
 }
 
 /**
@@ -89,31 +100,6 @@ function dried(facts: LadderFacts): Obstacle | undefined {
   return undefined;
 }
 
-/** A pinch below a reflux that is held is the least reflux; a purity that ends without a pinch wants more stages. Anything else is just told. */
-function pinched({ ladder }: ColumnUnit, facts: LadderFacts): Obstacle {
-  const pinch = longestPinch(facts);
-  const targets = ladder?.targets ?? [];
-  const isHeld = targets.some(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
-  const held = isHeld ? facts.refluxRatio : null;
-  if (pinch !== undefined)
-    return held === null ? { kind: 'pinch', ...pinch } : { kind: 'below-minimum-reflux', reflux: held, ...pinch };
-  const isPure = targets.some(({ quantity: q, isInForce }) => isInForce && (q.kind === 'fraction' || q.kind === 'component-ratio'));
-  return held !== null && isPure ? { kind: 'too-few-stages', stages: facts.stages, reflux: held, isHeld } : { kind: 'turns' };
-}
-
-/** The longest run of stages on which hardly anything changes; undefined where it is short. */
-function longestPinch({ x, stages }: LadderFacts): { from: number; to: number } | undefined {
-  let best = { from: 0, to: -1 };
-  let from = 0;
-  for (let j = 1; j <= stages; j++) {
-    const isAlike = j < stages && x[j].every((value, i) => Math.abs(value - x[j - 1][i]) < PINCHED);
-    if (isAlike) continue;
-    if (j - 1 - from > best.to - best.from) best = { from, to: j - 1 };
-    from = j;
-  }
-  return best.to - best.from < SHORT ? undefined : { from: best.from + 1, to: best.to + 1 };
-}
-
 const ALL = 0.999;
 const NOTHING = 5e-4;
 /** Of a product that two components make up, and how near their azeotrope it is, mol/mol. */
@@ -123,5 +109,3 @@ const NEAR = 0.02;
 const BOUNDLESS = 200;
 /** Of everything fed. */
 const DRY = 1e-3;
-const PINCHED = 5e-4;
-const SHORT = 3;

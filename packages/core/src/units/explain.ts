@@ -1,5 +1,5 @@
 /** One sentence for each reason, open point and warning: the same on the screen, in the API and on the command line. */
-import type { NamedCell, Obstacle, OpenPoint, Reason, Warning } from '../numerics/index.ts';
+import type { Measured, NamedCell, Obstacle, OpenPoint, Reason, Warning } from '../numerics/index.ts';
 import { findUnit } from './dimensions.ts';
 import type { Dimension, Site } from './dimensions.ts';
 import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
@@ -41,7 +41,17 @@ export function showIn(units: UnitChoice, site: Site): Show {
 }
 
 /** What stands in the way of a target, as the rest of a sentence that says how far it came. */
-export function explainObstacle(obstacle: Obstacle, show: Show): string {
+function beyondRange(
+  { along, from, to, extreme, isMost, reflux }: Extract<Obstacle, { kind: 'beyond-range' }>,
+  show: Show,
+  measured: Measured,
+): string {
+  const of = (value: number): string => (along === 'product flow' ? show.molarFlow(value) : formatNumber(value, 3));
+  return `over every ${along} from ${of(from)} to ${of(to)}, the other targets held, it is ${isMost ? 'at most' : 'at least'} ${show.quantity(extreme.value, measured)} (at ${of(extreme.at)}). ${reflux === null ? 'Give it more rungs, or ask for less' : `Raise the reflux ratio, now held at ${show.ratio(reflux)}, give it more rungs, or ask for less`}`;
+}
+
+/** @param measured what the values of the target are */
+export function explainObstacle(obstacle: Obstacle, show: Show, measured: Measured): string {
   switch (obstacle.kind) {
     case 'balance-forbids':
       return 'beyond that the overall balance forbids it with the other targets';
@@ -53,16 +63,14 @@ export function explainObstacle(obstacle: Obstacle, show: Show): string {
       return obstacle.isHeld
         ? `beyond that ${show.count(obstacle.stages)} rungs do not part it at a reflux ratio of ${show.ratio(obstacle.reflux)}: give it more rungs, or more reflux`
         : `beyond that ${show.count(obstacle.stages)} rungs do not part it at any reflux (${formatNumber(obstacle.reflux, 3)} here): give it more`;
-    case 'below-minimum-reflux':
-      return `beyond that a reflux ratio of ${show.ratio(obstacle.reflux)} is below the least: from rung ${show.count(obstacle.from)} to ${show.count(obstacle.to)} nothing changes any more. Raise the reflux`;
     case 'product-dries':
       return `beyond that the ${obstacle.name} dries up (${show.molarFlow(obstacle.flow)} left)`;
     case 'stage-dries':
       return `beyond that no ${obstacle.phase} is left on rung ${show.count(obstacle.stage)}`;
-    case 'pinch':
-      return `beyond that nothing changes any more from rung ${show.count(obstacle.from)} to ${show.count(obstacle.to)}: a pinch`;
-    case 'turns':
-      return 'beyond that the other targets leave no column: more of it would need less of what brings it';
+    case 'beyond-range':
+      return beyondRange(obstacle, show, measured);
+    case 'not-found':
+      return 'beyond that no column was found; this is the nearest';
   }
 }
 
@@ -83,6 +91,8 @@ export function explain(reason: Reason, show: Show): string {
       return `No bubble point at ${show.pressure(reason.P)}: this liquid's highest is ${show.pressure(reason.highest)}. Lower the pressure.`;
     case 'no-convergence':
       return `No answer in ${show.count(reason.iterations)} steps; ${reason.residual < 1e99 ? `the largest error left is ${show.share(reason.residual)}` : 'the error grew beyond measure'}.`;
+    case 'time-over':
+      return `Not found in the time allowed (${show.count(reason.iterations)} steps). Allow more time, or ask for something easier first.`;
     case 'not-finite':
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
     case 'in-feed':
@@ -98,7 +108,7 @@ export function explain(reason: Reason, show: Show): string {
     case 'targets-beyond-balance':
       return `${listed(reason.targets)} cannot be true together with the overall balance: no products of these feeds have such amounts. Change one of them.`;
     case 'stopped-short':
-      return `${capital(reason.target)} was brought to ${show.quantity(reason.reached, reason.measured)} of ${show.quantity(reason.wanted, reason.measured)} wanted${reason.obstacle === null ? '; beyond that no column was found. Ask for less, or give it more stages' : `: ${explainObstacle(reason.obstacle, show)}`}.`;
+      return `${capital(reason.target)} was brought to ${show.quantity(reason.reached, reason.measured)} of ${show.quantity(reason.wanted, reason.measured)} wanted${reason.obstacle === null ? '; beyond that no column was found, and this is the nearest' : `: ${explainObstacle(reason.obstacle, show, reason.measured)}`}.`;
     case 'no-fit':
       return 'No parameters between the bounds give every measured point an equilibrium. Look for a typing error in the points, or widen the bounds.';
     case 'nothing-to-fit':
@@ -301,6 +311,12 @@ function betweenKeys(names: readonly string[], overhead: readonly number[]): str
   return `${boils} between the keys and ${names.length === 1 ? 'goes' : 'go'} both ways, ${shares} overhead: to send ${names.length === 1 ? 'it' : 'them'} one way, choose neighbours as keys and give a recovery.`;
 }
 
+function severalColumns({ reflux, other, heat, otherHeat }: Extract<Warning, { code: 'several-columns' }>, show: Show): string {
+  const heats = `${show.quantity(heat, 'power')} of heat here, ${show.quantity(otherHeat, 'power')} there`;
+  const ratios = reflux === null || other === null ? '' : `, reflux ratio ${show.ratio(reflux)} and ${show.ratio(other)}`;
+  return `Two columns meet these targets; this is the cheaper one (${heats}${ratios}).`;
+}
+
 function factorsRough(saturation: number, rise: number, show: Show): string {
   const why =
     saturation > 1.5
@@ -325,6 +341,10 @@ export function explainWarning(warning: Warning, show: Show): string {
       return explainIons(warning);
     case 'factors-rough':
       return factorsRough(warning.saturation, warning.rise, show);
+    case 'several-columns':
+      return severalColumns(warning, show);
+    case 'only-from-before':
+      return 'This column was found from the one before it; from nothing it is not found, so that a report or another person may not see it. Keep its profile, or walk to it again.';
     case 'draw-not-as-wanted':
       return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':

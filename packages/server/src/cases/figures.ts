@@ -1,20 +1,22 @@
 import { createCaseSolver } from '@keen-ladder/core';
-import type { EstimateFacts, GraphResult } from '@keen-ladder/core';
+import type { CaseSolver, EstimateFacts, GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 
-const solver = createCaseSolver();
-
-/** What the list shows of a case: solved by the same engine as on the page, when it is saved. A few milliseconds. */
+/** What the list shows of a case: solved from nothing by the same engine as on the page, when it is saved. A few milliseconds. */
 export function figuresOf(document: CaseDocument): Figures {
+  const solver = createCaseSolver();
   const [column] = document.units;
   const mixture = document.mixture.components.map((c) => c.name).join(', ');
   if (column === undefined) return { state: 'open', mixture, stages: null, reflux: null, curve: [], staircase: [] };
-  if (column.service !== 'distillation') return { mixture, ...transferred(document, column.id) };
-  return { mixture, ...(document.mixture.components.length > 2 ? estimated(document, column.id) : drawn(document, column.id)) };
+  if (column.service !== 'distillation') return { mixture, ...transferred(solver, document, column.id) };
+  return {
+    mixture,
+    ...(document.mixture.components.length > 2 ? estimated(solver, document, column.id) : drawn(solver, document, column.id)),
+  };
 }
 
 /** A washer or a stripper: its equilibrium curve, both ways from nothing to the most that is drawn. */
-function transferred(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
+function transferred(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
   const { absorption } = solver.solve(document, unit);
   const drawing = absorption?.drawing;
   if (drawing?.state !== 'solved') return { state: drawing?.state ?? 'open', stages: null, reflux: null, curve: [], staircase: [] };
@@ -24,12 +26,12 @@ function transferred(document: CaseDocument, unit: string): Omit<Figures, 'mixtu
   return { state: 'solved', stages: Math.ceil(drawing.value.needed), reflux: null, curve, staircase: [] };
 }
 
-function estimated(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
+function estimated(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
   const { outcome } = solver.estimate(document, unit);
   const facts = outcome.state === 'solved' ? outcome.value : undefined;
   // A column with side draws has no estimate, but may have its ladder.
   const hasLadder = facts === undefined && document.units.some(({ id, ladder }) => id === unit && ladder !== null);
-  const rigorous = hasLadder ? solver.ladder(document, unit).outcome : undefined;
+  const rigorous = hasLadder ? solver.ladder(document, unit, timeLimit(LONGEST)).outcome : undefined;
   if (rigorous?.state === 'solved')
     return { state: 'solved', stages: rigorous.value.stages, reflux: rigorous.value.refluxRatio, curve: [], staircase: [] };
   const stages = facts === undefined ? null : Math.ceil(facts.stagesChosen);
@@ -48,7 +50,7 @@ function refluxCurve(facts: EstimateFacts | undefined): [number, number][] {
   });
 }
 
-function drawn(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
+function drawn(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
   const { graph } = solver.solve(document, unit);
   const design = graph.outcome.state === 'solved' ? graph.outcome.value : undefined;
   return {
@@ -64,6 +66,14 @@ function drawn(document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
 function thinned({ curve }: GraphResult): [number, number][] {
   if (curve === null) return [];
   return curve.x.flatMap((x, k) => (k % 4 === 0 ? [[round(x), round(curve.y[k] ?? 0)] as [number, number]] : []));
+}
+
+/** ms that a save may be held up by a column that is hard to solve. */
+const LONGEST = 2000;
+
+function timeLimit(milliseconds: number): () => boolean {
+  const began = performance.now();
+  return () => performance.now() - began > milliseconds;
 }
 
 const round = (value: number): number => Math.round(value * 1e4) / 1e4;

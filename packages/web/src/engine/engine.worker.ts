@@ -5,6 +5,9 @@ import { expose } from 'comlink';
 
 const solver = createCaseSolver();
 
+/** ms that a column may take before its page is told that it was not found in time. */
+const LONGEST = 20_000;
+
 const engine = {
   solve(document: CaseDocument, unit: string) {
     const began = performance.now();
@@ -15,7 +18,7 @@ const engine = {
   graphBeside: solver.graphBeside,
   ladder(document: CaseDocument, unit: string) {
     const began = performance.now();
-    const result = solver.ladder(document, unit);
+    const result = solver.ladder(document, unit, () => performance.now() - began > LONGEST);
     return { result, milliseconds: performance.now() - began };
   },
 };

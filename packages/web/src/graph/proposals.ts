@@ -44,6 +44,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'not-finite':
     case 'phases-alike':
     case 'in-feed':
+    case 'time-over':
     case 'no-saturation':
     case 'keys-turn':
     case 'azeotrope-of-keys':

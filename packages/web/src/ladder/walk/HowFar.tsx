@@ -39,7 +39,7 @@ export function HowFar({ column, target, onClose }: Props) {
     if (walked === undefined) return undefined;
     const side = direction === 'up' ? 'At most' : 'At least';
     if (walked === 'failed') return `${side}: the column has to stand first.`;
-    return `${side} ${show(walked.reached, dimension)}: ${endWords(walked.end, words)}.`;
+    return `${side} ${show(walked.reached, dimension)}: ${endWords(walked.end, words, dimension)}.`;
   };
   return (
     <Modal open title={`How far does ${name} go?`} footer={null} width={680} onCancel={onClose}>

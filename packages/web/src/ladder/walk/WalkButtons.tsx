@@ -127,7 +127,7 @@ export function WalkButtons({ column, target, facts }: Props) {
         <div className="walk-said" role="status">
           <p className="sentence">
             {capital(name)} came to {show(said.walked.reached, quantityDimension(target.quantity))}:{' '}
-            {endWords(said.walked.end, words)}.
+            {endWords(said.walked.end, words, quantityDimension(target.quantity))}.
           </p>
           <Button
             size="small"

@@ -1,8 +1,9 @@
 /** What ended a walk, in words. */
 import { explainObstacle } from '@keen-ladder/core';
-import type { Show, WalkEnd } from '@keen-ladder/core';
+import type { Measured, Show, WalkEnd } from '@keen-ladder/core';
 
-export function endWords(end: WalkEnd, show: Show): string {
+/** @param measured what the values of the walked target are */
+export function endWords(end: WalkEnd, show: Show, measured: Measured): string {
   if (end.kind === 'reached') return 'as far as it was looked';
-  return end.kind === 'stopped' ? 'stopped' : explainObstacle(end, show);
+  return end.kind === 'stopped' ? 'stopped' : explainObstacle(end, show, measured);
 }
