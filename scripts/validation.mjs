@@ -26,14 +26,19 @@ function pageFrom(folder) {
       rows.filter((r) => r.source === source),
     ),
   );
+  const kinds = KINDS.map(({ kind, words }) => `| ${kind} | ${words} | ${rows.filter((r) => kindOf(r) === kind).length} |`);
   return `# Validation
 
-Made by the tests that check it (\`node scripts/validation.mjs\`); do not edit. Each row is held by a test to the tolerance it states: half
-the last printed digit, or the reading error where the source is a drawing or uses other data. The published values were recalled from the
-sources and recomputed independently before they were taken; where a value serves as a design datum, open the book. Tables at the end report
-what models and records do at large, misses and all; a star marks parameters that were solved from that azeotrope itself.
+Made by the tests that check it (\`node scripts/validation.mjs\`); do not edit. Each row is held by a test to the tolerance it states. The
+published values were recalled from the sources and recomputed independently before they were taken; where a value serves as a design datum, open the
+book. Tables at the end report what models and records do at large, misses and all; a star marks parameters that were solved from that
+azeotrope itself.
 
-${rows.length} quantities from ${sources.length} examples and tables.
+${rows.length} quantities from ${sources.length} examples and tables, of these kinds:
+
+| kind | what it is held to | rows |
+|---|---|---:|
+${kinds.join('\n')}
 
 ${sections.join('\n\n')}
 
@@ -54,11 +59,36 @@ function tables(rows) {
     .join('\n\n');
 }
 
+/** What stands behind a tolerance. A row says its own kind where it is no matter of digits. */
+const KINDS = [
+  { kind: 'digit', words: 'half the last printed digit' },
+  { kind: 'reading', words: 'the reading error of a drawing or a chart' },
+  { kind: 'program', words: 'a reference library of the registries, by the same equations or its own' },
+  { kind: 'own fit', words: 'a residual of parameters that were fitted to the same points: shows that the fit works, no more' },
+  { kind: 'rounded', words: 'up to ten times half the last digit: the source rounds on the way, or prints few digits' },
+  { kind: 'other data', words: 'more than that: the source used other data for the same substances' },
+];
+
+function kindOf({ source, value, tolerance, kind }) {
+  if (kind !== undefined) return kind;
+  if (source.includes('Python package')) return 'program';
+  const times = tolerance / halfDigit(value);
+  return times <= 1.001 ? 'digit' : times <= 10 ? 'rounded' : 'other data';
+}
+
+/** Half a unit of the last digit that stands in the number. */
+function halfDigit(value) {
+  const [digits, power = '0'] = String(Math.abs(value)).split('e');
+  const decimals = digits.includes('.') ? digits.split('.')[1].length : 0;
+  // Zeros at the end of a whole number may be digits or not: taken as digits.
+  return 0.5 * 10 ** (Number(power) - decimals);
+}
+
 function section(source, rows) {
   const lines = rows.map(
-    (r) => `| ${r.quantity} | ${figure(r.value)} | ${figure(r.ours)} | ${deviation(r)} | ±${figure(r.tolerance)} |`,
+    (r) => `| ${r.quantity} | ${r.value} | ${figure(r.ours)} | ${deviation(r)} | ±${figure(r.tolerance)} | ${kindOf(r)} |`,
   );
-  return `## ${source}\n\n| quantity | published | ours | deviation | held to |\n|---|---:|---:|---:|---:|\n${lines.join('\n')}`;
+  return `## ${source}\n\n| quantity | published | ours | deviation | held to | kind |\n|---|---:|---:|---:|---:|---|\n${lines.join('\n')}`;
 }
 
 function readRows(folder) {

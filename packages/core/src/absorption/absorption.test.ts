@@ -34,7 +34,7 @@ describe('the drawing of one solute', () => {
     published(source, 'gas that leaves, kmol/h', carrier * (1 + ends.top.Y), 29.73, 0.005);
     published(source, 'liquid that leaves, kmol/h', 90 * (1 + ends.bottom.X), 90.27, 0.005);
     const steps = stepTransfer(transfer, ends, 50);
-    published(source, 'steps (drawn)', steps?.needed ?? 0, 5.2, 0.2);
+    published(source, 'steps (drawn)', steps?.needed ?? 0, 5.2, 0.2, 'reading');
     published(source, 'stages by Kremser’s equation, A = 1.195', kremserStages(1.195, 0.00101 / 0.01), 5.04, 0.005);
   });
   test('McCabe, Smith & Harriott’s rich gas: acetone into oil', () => {
@@ -56,7 +56,7 @@ describe('the drawing of one solute', () => {
     expect(limit.kind).toBe('tangent');
     const lean = transferEnds(gas, 0.95, limit.slope);
     published(source, 'Y of the gas that leaves', lean.top.Y, 0.00102, 0.000005);
-    published(source, 'X of the oil that leaves at least oil (drawn tangent)', lean.bottom.X, 0.176, 0.025 * 0.176);
+    published(source, 'X of the oil that leaves at least oil (drawn tangent)', lean.bottom.X, 0.176, 0.025 * 0.176, 'reading');
     const used = transferEnds(gas, 0.95, 0.001787 / 0.01051);
     published(source, 'X of the oil that leaves', used.bottom.X, 0.119, 0.0001);
     const oil = { ...stripping(3.16, 0.119), kind: 'stripping' as const };

@@ -284,7 +284,7 @@ describe('minimum reflux and minimum stages', () => {
     const split = { z: 0.0333, xD: 0.938, xB: 1e-3, q: 1.12 };
     const drawn = minimumOf(tabulatedCurve(COULSON_TABLE), split);
     expect(drawn.kind).toBe('tangent-above');
-    published(source, 'minimum reflux ratio by the tangent, acetone–water', drawn.ratio, 0.45, 0.04);
+    published(source, 'minimum reflux ratio by the tangent, acetone–water', drawn.ratio, 0.45, 0.04, 'reading');
     const curve = nrtlCurve('acetone', 'water');
     const minimum = minimumOf(curve, split);
     expect(minimum.kind).toBe('tangent-above');
@@ -372,8 +372,8 @@ describe('stages', () => {
     published(source, 'slope of the upper line', ends(column.lines).above.slope, 0.75, 0.001);
     published(source, 'slope of the lower line', ends(column.lines).below.slope, 1.415, 0.003);
     published(source, 'intercept of the lower line', ends(column.lines).below.intercept, -0.042, 0.0005);
-    published(source, 'x on the top plate (drawn curve)', column.stages[0].x, 0.79, 0.012);
-    published(source, 'y of the second plate (drawn curve)', column.stages[1].y, 0.818, 0.012);
+    published(source, 'x on the top plate (drawn curve)', column.stages[0].x, 0.79, 0.012, 'reading');
+    published(source, 'y of the second plate (drawn curve)', column.stages[1].y, 0.818, 0.012, 'reading');
     published(source, 'theoretical plates with the still', column.needed, 7, 0.4);
   });
   test('McCabe, Smith & Harriott’s whole stages at R = 3.5', () => {

@@ -178,7 +178,7 @@ describe('configurations', () => {
     expect(removed).toBeLessThan(0);
     expect(-(cooled.condenserDuty ?? 0)).toBeLessThan(-(plain.condenserDuty ?? 0));
   });
-  test('efficiencies of components that are all alike are the tray’s', () => {
+  test('trays of less efficiency part less, and a component of less efficiency than the tray goes where it should not', () => {
     const inner = (E: number): Float64Array => new Float64Array(80).fill(1).fill(E, 4, 76);
     const trays = checked(splitter({ efficiency: inner(0.7) }));
     expect(trays.overhead[2]).toBeGreaterThan(checked(splitter()).overhead[2]);

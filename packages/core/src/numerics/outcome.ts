@@ -151,6 +151,8 @@ export type Warning =
   | { code: 'extrapolated'; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'ions-not-counted'; names: string[]; isReaction: boolean }
   | { code: 'feed-on-condenser' }
+  /** mol/s overhead of one component, or of all (name null): on the balance sheet, and by the estimate. */
+  | { code: 'sheet-not-followed'; name: string | null; sheet: number; estimate: number }
   | { code: 'several-columns'; reflux: number | null; other: number | null; heat: number; otherHeat: number } // mol/mol, W
   | { code: 'only-from-before' }
   | { code: 'factors-rough'; saturation: number; rise: number } // mol/mol, K

@@ -45,7 +45,7 @@ describe('the diagram of two components', () => {
     expect(azeotropes).toHaveLength(1);
     expect(azeotropes[0].isOfTwoLiquids).toBe(true);
     // tools/reference/azeotropes.csv, AZ004 (Horsley 1973, recalled there): 92.7 °C, 0.2475 mol/mol of butanol.
-    expect(azeotropes[0].T - 273.15).toBeCloseTo(92.7, -0.3);
+    expect(Math.abs(azeotropes[0].T - 273.15 - 92.7)).toBeLessThan(1);
     expect(Math.abs(azeotropes[0].x - 0.2475)).toBeLessThan(0.02);
   });
 });

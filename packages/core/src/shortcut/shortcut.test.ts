@@ -137,7 +137,7 @@ describe('published examples', () => {
       if (kremserAbsorbed(middle, 6) < 0.75) low = middle;
       else high = middle;
     }
-    published(source, 'absorption factor that takes 75 % of the propane (chart)', low, 0.8, 0.006);
+    published(source, 'absorption factor that takes 75 % of the propane (chart)', low, 0.8, 0.006, 'reading');
     const rows: [string, number, number][] = [
       // name, K, part absorbed printed; the oil is 29.6 mol per 100 mol of gas
       ['methane', 3.25, 0.091],
@@ -149,7 +149,7 @@ describe('published examples', () => {
     ];
     for (const [name, K, absorbed] of rows) {
       const A = 29.6 / (100 * K);
-      published(source, `part of ${name} absorbed (chart)`, kremserAbsorbed(A, 6), absorbed, 0.004);
+      published(source, `part of ${name} absorbed (chart)`, kremserAbsorbed(A, 6), absorbed, 0.004, 'reading');
     }
   });
   test('ammonia stripped by air on seven trays', () => {

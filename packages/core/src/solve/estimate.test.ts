@@ -54,3 +54,21 @@ describe('what an estimate warns of', () => {
     expect(outcomeOf(['methanol', 'ethanol', 'water'], { ethanol: 0.9, water: 0.2 }).state).toBe('solved');
   });
 });
+
+describe('the estimate beside the sheet', () => {
+  const names = ['methanol', 'ethanol', '1-propanol', '1-butanol'];
+  const told = (recoveries: Record<string, number>) =>
+    estimateOf(names, recoveries).warnings.filter(({ code }) => code === 'sheet-not-followed');
+
+  test('a number typed for a component that is no key, and that the estimate does not come to, is told with both', () => {
+    const keys = { ethanol: 0.97, '1-propanol': 0.02 };
+    expect(told(keys)).toEqual([]);
+    const warnings = told({ ...keys, methanol: 0.8 });
+    expect(warnings).toHaveLength(1);
+    const [warning] = warnings;
+    if (warning.code !== 'sheet-not-followed') throw new Error(warning.code);
+    expect(warning.name).toBe('methanol');
+    expect(warning.estimate).toBeGreaterThan(1.2 * warning.sheet);
+    expect(explainWarning(warning, SHOW)).toContain('methanol overhead');
+  });
+});

@@ -95,7 +95,7 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
   if (estimate.state === 'out-of-reach' && estimate.reason.code === 'keys-turn')
     return azeotropeOfKeys(document, keys, pressure.feed) ?? passOn(estimate);
   if (estimate.state !== 'solved') return passOn(estimate);
-  return rescued(() => worked(document, column, model.value, { keys, find, condenser, pressure }, estimate));
+  return rescued(() => worked(document, column, model.value, { keys, find, condenser, pressure, balance }, estimate));
 }
 
 interface Chosen {
@@ -103,6 +103,7 @@ interface Chosen {
   find: Finding;
   condenser: Condenser;
   pressure: { top: number; feed: number; bottom: number };
+  balance: Omit<BalanceResult, 'inputHash'>;
 }
 
 interface Keys {
@@ -116,7 +117,7 @@ function worked(
   document: CaseDocument,
   column: ColumnUnit,
   model: ThermoModel,
-  { keys, find, condenser, pressure }: Chosen,
+  { keys, find, condenser, pressure, balance }: Chosen,
   outcome: Extract<Outcome<Estimate>, { state: 'solved' }>,
 ): Outcome<EstimateFacts> {
   const { components } = document.mixture;
@@ -156,11 +157,41 @@ function worked(
   const warnings: Warning[] = [
     ...outcome.warnings,
     ...ionsChecks(document.mixture),
+    ...besideSheet(document, column, balance, estimate),
     ...betweenKeys(model, estimate, keys),
     ...extrapolations(model, estimate.condenserTemperature, estimate.temperature.bottom),
   ];
   return solved(facts, outcome.report, warnings);
 }
+
+/**
+ * Numbers typed on the sheet that the estimate does not come to, since it parts what are no keys by their volatilities alone; where there are none of those,
+ * the whole distillate if it is another.
+ */
+function besideSheet(
+  { mixture }: CaseDocument,
+  column: ColumnUnit,
+  { flows, products }: Omit<BalanceResult, 'inputHash'>,
+  { distillate }: Estimate,
+): Warning[] {
+  const place = products.findIndex(({ id }) => id === 'distillate');
+  const onSheet = (i: number): number | null => flows[i * products.length + place] ?? null;
+  const isOther = (sheet: number, estimate: number, scale: number): boolean => Math.abs(sheet - estimate) > OTHER * scale;
+  const typed = mixture.components.flatMap(({ id, name }, i): Warning[] => {
+    const sheet = onSheet(i);
+    const isTyped = column.balance.cells.some(({ component }) => component === id);
+    if (!isTyped || sheet === null || !isOther(sheet, distillate[i], Math.max(sheet, distillate[i]))) return [];
+    return [{ code: 'sheet-not-followed', name, sheet, estimate: distillate[i] }];
+  });
+  if (typed.length > 0) return typed;
+  const sheets = mixture.components.map((_, i) => onSheet(i));
+  const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
+  const [sheet, estimate] = [sum(sheets.map((flow) => flow ?? NaN)), sum([...distillate])];
+  return isOther(sheet, estimate, sheet) ? [{ code: 'sheet-not-followed', name: null, sheet, estimate }] : [];
+}
+
+/** Part of a flow by which sheet and estimate may differ unsaid. */
+const OTHER = 2e-3;
 
 /** Components of a volatility between those of the keys: no column that parts the keys parts these. */
 function betweenKeys(model: ThermoModel, { meanAlpha, distillate, bottoms }: Estimate, { light }: Keys): Warning[] {

@@ -31,7 +31,7 @@ export function obstacleTo(
   if (conflictOf(input, beyond)?.kind === 'beyond-balance') return { kind: 'balance-forbids' };
   const azeotrope = azeotropeOf(document, column, facts);
   if (azeotrope !== undefined) return azeotrope;
-  if (proved != null) return proved;
+  if (proved !== null && proved !== undefined) return proved;
   if (passage?.isWhole === true && (wanted > passage.most.value || wanted < passage.least.value)) {
     const holdsReflux = column.ladder?.targets.some(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
     return beyondRange(passage, wanted, holdsReflux === true ? facts.refluxRatio : null);

@@ -9,9 +9,17 @@ import { expect } from 'vitest';
  * @param ours      our value
  * @param value     the published value
  * @param tolerance half its last printed digit, or the reading error where it was read from a drawing
+ * @param kind      what the tolerance is, where it is no matter of digits: the page counts the kinds apart
  */
-export function published(source: string, quantity: string, ours: number, value: number, tolerance: number): void {
-  record({ source, quantity, ours, value, tolerance });
+export function published(
+  source: string,
+  quantity: string,
+  ours: number,
+  value: number,
+  tolerance: number,
+  kind?: 'reading' | 'own fit' | 'other data',
+): void {
+  record({ source, quantity, ours, value, tolerance, kind });
   expect(Math.abs(ours - value), `${quantity}: ours ${ours}, published ${value} ± ${tolerance}`).toBeLessThanOrEqual(tolerance);
 }
 

@@ -345,6 +345,8 @@ export function explainWarning(warning: Warning, show: Show): string {
       return severalColumns(warning, show);
     case 'only-from-before':
       return 'This column was found from the one before it; from nothing it is not found, so that a report or another person may not see it. Keep its profile, or walk to it again.';
+    case 'sheet-not-followed':
+      return `The estimate holds to the keys alone: ${warning.name === null ? 'the distillate' : `of ${warning.name} overhead`} comes to ${show.molarFlow(warning.estimate)} where the balance sheet has ${show.molarFlow(warning.sheet)}. The ladder can be held to the sheet's numbers.`;
     case 'draw-not-as-wanted':
       return `Stage ${formatFixed(warning.stage, 0)} gives a draw of ${show.fraction(warning.there)} where the balance sheet has ${show.fraction(warning.x)}.`;
     case 'feed-on-condenser':
