@@ -2,7 +2,7 @@
 
 import math
 
-from constants import allowed, peng_robinson_volumes
+from constants import SET_VALUES, allowed, peng_robinson_volumes
 from forms import R, correlation, evaluate, fit_polynomial, samples, slope
 from sources import TABLES, read_json, rows_beside
 
@@ -99,6 +99,8 @@ def ideal_gas_heat_capacity(cas, reference):
         points = [(t, cp) for t, cp in zip(*JANAF_GAS[cas]) if 200 <= t <= 1000]
         if len(points) >= 6:
             return correlation('100', fit_polynomial(points, 4), 200, 1000, 'JANg', how='fitted')
+    if cas in MEASURED_GAS:
+        return correlation('100', fit_polynomial(MEASURED_GAS[cas], 4), 200, 1000, 'CHAO', how='fitted')
     if cas in BENSON:
         return correlation('100', fit_polynomial(BENSON[cas], 3), 298, 1000, 'BENS', how='estimated')
     if cas in ANALOGIES:
@@ -108,6 +110,10 @@ def ideal_gas_heat_capacity(cas, reference):
     return None
 
 
+# Formic acid, monomer, J/(mol K): Chao & Zwolinski (from memory).
+MEASURED_GAS = {
+    '64-18-6': [(200, 38.75), (298.15, 45.68), (300, 45.84), (400, 54.52), (500, 62.57), (600, 69.31), (700, 74.89), (800, 79.50), (1000, 86.53)],
+}
 CALORIE = 4.184  # J
 BENSON = {}
 for _row in rows_beside('benson-points.csv'):
@@ -129,8 +135,28 @@ SHOMATE = read_json('SHO')
 JANAF_GAS = {cas: rows[:2] for cas, rows in read_json('JANg').items()}
 
 
+REACHES = 0.7  # of Tc: a liquid heat capacity whose table ends below is carried on
+CARRIED_TO = 0.9
+FIT_MISSES = 0.01
+
+
 def liquid_heat_capacity(cas, record, reference):
-    """J/(mol K), saturated liquid."""
+    """J/(mol K), saturated liquid; where its table ends far below the critical point, carried on as Rowlinson and Bondi's rises."""
+    k = tabulated_liquid_heat_capacity(cas, record, reference)
+    tc = record['Tc']
+    if k['Tmax'] >= REACHES * tc or k['form'] not in ('100', '114', 'quasi-polynomial'):
+        return k
+    estimate = rowlinson_bondi(record)
+    shift = evaluate(k, k['Tmax']) - estimate(k['Tmax'])
+    points = [(t, evaluate(k, t)) for t in samples(k['Tmin'], k['Tmax'], 30)]
+    points += [(t, estimate(t) + shift) for t in samples(k['Tmax'], CARRIED_TO * tc, 20)]
+    c = fit_polynomial(points, 4)
+    fitted = correlation('100', c, k['Tmin'], CARRIED_TO * tc, k['source'], how='fitted')
+    # A table of a shape that no polynomial follows stays as it is.
+    return fitted if all(abs(evaluate(fitted, t) / cp - 1) < FIT_MISSES for t, cp in points) else k
+
+
+def tabulated_liquid_heat_capacity(cas, record, reference):
     tc, T_NORMAL = record['Tc'], 298.15
     if allowed(cas, 'Cpl', 'P153'):
         if row := TABLES.values('P153b', cas, ['A', 'B', 'C', 'D', 'Tmin', 'Tmax']):
@@ -147,6 +173,8 @@ def liquid_heat_capacity(cas, record, reference):
     if reference is not None:
         return reference
     point, source = TABLES.value('CRCs', cas, 'Cpl'), 'CRCs'
+    if (own := SET_VALUES.get((cas, 'Cpl'))) is not None:
+        point, source = own, 'SET'
     if point is None:
         point, source = TABLES.value('POLc', cas, 'Cpl'), 'POLc'
     if T_NORMAL > 0.9 * tc:
@@ -253,7 +281,7 @@ def liquid_viscosity(cas, record):
     if row := TABLES.values('P313', cas, ['C1', 'C2', 'C3', 'C4', 'C5', 'Tmin', 'Tmax']):
         found.append(correlation('101', row[:5], row[5], min(row[6], 0.98 * tc), 'P313'))
     if row := TABLES.values('VDIv', cas, ['A', 'B', 'C', 'D', 'E']):
-        found.append(correlation('vdi-viscosity', row, t_low, 0.9 * tc, 'VDIv'))
+        found.append(correlation('vdi-viscosity', row, t_low, min(0.9 * tc, vdi_viscosity_ends(row)), 'VDIv'))
     for key in ('DP', 'VN3'):
         if row := TABLES.values(key, cas, ['A', 'B', 'C', 'Tmin', 'Tmax']):
             c = [(row[0] - 3) * math.log(10), row[1] * math.log(10), -row[2]]
@@ -275,6 +303,15 @@ def liquid_viscosity(cas, record):
 
 
 ALKANOLAMINES = {row['cas']: row for row in rows_beside('alkanolamine-viscosities.csv')}
+
+
+def vdi_viscosity_ends(row):
+    """K below which the form E exp(A x^(1/3) + B x^(4/3)), x = (C − T)/(T − D), still falls: near its C it turns where A < 0."""
+    a, b, c, d, _ = row
+    if a >= 0 or b <= 0:
+        return 0.98 * c
+    x = -a / (4 * b)
+    return 0.99 * (c + x * d) / (1 + x)
 
 
 def viscosity_is_sane(k):

@@ -47,6 +47,7 @@ SOURCES = {
     'TRC': 'Frenkel et al., Thermodynamics of Organic Compounds in the Gas State (1994)',
     'POLc': 'Poling, Prausnitz & O’Connell, The Properties of Gases and Liquids, 5th ed. (2001), Appendix A, section C',
     'SHO': 'Shomate equation of NIST-JANAF, NIST Chemistry WebBook, NIST Standard Reference Database 69',
+    'CHAO': 'Chao & Zwolinski, J. Phys. Chem. Ref. Data 7 (1978) 363, formic acid as monomer (points from memory), fitted here',
     'JANg': 'Chase, NIST-JANAF Thermochemical Tables, 4th ed. (1998), gas heat capacities, fitted here',
     'DIGU': 'DiGuilio, Lee, Schaeffer, Brasher & Teja, J. Chem. Eng. Data 37 (1992) 239 (coefficients from memory)',
     'JOBACK': 'estimated: Joback & Reid, Chem. Eng. Comm. 57 (1987) 233',

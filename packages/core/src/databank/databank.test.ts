@@ -135,17 +135,13 @@ const CLAPEYRON_EXCEPTIONS = [
 const HEAT_EXCEPTIONS = [
   '1,5-pentanediol',
   '2-chloroethanol',
-  'R23',
   'carbon dioxide',
   'deuterium oxide',
-  'ethane',
-  'ethylene',
   'formamide',
+  'hydrogen bromide',
   'mercury',
   'nitrogen dioxide',
-  'phosphine',
-  'silane',
-  'silicon tetrafluoride',
+  'nitrous oxide',
   'sulfur trioxide',
   'vinyl fluoride',
   'xenon',
@@ -219,7 +215,9 @@ const checks: { title: string; limit: number; value: (c: ComponentRecord) => num
     title: 'a liquid’s heat capacity is above the ideal gas’s (less than 2.3 times)',
     limit: 0.6,
     value: (c) => {
-      const T = Math.min(Math.max(298.15, c.liquidHeatCapacity.Tmin), c.liquidHeatCapacity.Tmax);
+      const { Tmin, Tmax } = c.liquidHeatCapacity;
+      // Away from the critical point, where it rises beyond measure.
+      const T = Math.min(Math.max(298.15, Tmin), Tmax, 0.8 * c.criticalTemperature.value);
       if (T < 200) return undefined; // cryogenic liquids hold what their gas does not yet
       liquidHeatCapacity(c, out.at(T));
       const liquid = out.value;

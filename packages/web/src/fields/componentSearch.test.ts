@@ -22,6 +22,11 @@ test('synonyms, formulae and CAS numbers are found too', () => {
   expect(found('unobtainium')).toEqual([]);
 });
 
+test('British and American spelling find the same', () => {
+  for (const name of ['sulphur dioxide', 'Sulfur dioxide']) expect(found(name)[0]).toBe('sulfur dioxide');
+  expect(found('hydrogen sulphide')[0]).toBe('hydrogen sulfide');
+});
+
 test('options stand in the order of their names without their prefixes', () => {
   const labels = componentOptions.map((o) => o.label);
   expect(labels.indexOf('n-hexane')).toBeGreaterThan(labels.indexOf('ethyl acetate'));

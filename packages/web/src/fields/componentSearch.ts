@@ -12,7 +12,7 @@ export const componentOptions: ComponentOption[] = componentIndex
   .map((c) => ({
     value: c.id,
     label: c.name,
-    words: [c.name, ...c.synonyms, c.formula, c.id, c.family].map((w) => w.toLowerCase()),
+    words: [c.name, ...c.synonyms, c.formula, c.id, c.family].map(spelled),
   }))
   .sort((a, b) => plain(a.label).localeCompare(plain(b.label), 'en'));
 
@@ -22,6 +22,11 @@ export function recentFirst(options: readonly ComponentOption[], recent: readonl
   return [...first, ...options.filter(({ value }) => !recent.includes(value))];
 }
 
+/** In lower case and by one spelling of what British and American chemists write apart. */
+function spelled(word: string): string {
+  return word.toLowerCase().replaceAll('sulph', 'sulf').replaceAll('aluminium', 'aluminum').replaceAll('caesium', 'cesium');
+}
+
 /** n-hexane stands under h. */
 function plain(name: string): string {
   return name.replace(/^(n-|\d,?\d*-)/, '');
@@ -29,9 +34,9 @@ function plain(name: string): string {
 
 export const componentSearch = {
   filterOption: (typed: string, option?: ComponentOption): boolean =>
-    option?.words?.some((w) => w.includes(typed.toLowerCase())) ?? false,
+    option?.words?.some((w) => w.includes(spelled(typed))) ?? false,
   filterSort: (a: ComponentOption, b: ComponentOption, { searchValue }: { searchValue: string }): number =>
-    rank(a, searchValue.toLowerCase()) - rank(b, searchValue.toLowerCase()),
+    rank(a, spelled(searchValue)) - rank(b, spelled(searchValue)),
 };
 
 /** The whole word, then words that begin so, then the rest; among these the shorter name first. */
