@@ -143,7 +143,6 @@ const HEAT_EXCEPTIONS = [
   'nitrogen dioxide',
   'nitrous oxide',
   'sulfur trioxide',
-  'vinyl fluoride',
   'xenon',
 ];
 
