@@ -7,22 +7,10 @@
  */
 import type { Obstacle } from '../numerics/index.ts';
 import type { ColumnEquations } from './equations.ts';
+import type { Passage } from './method.ts';
 import { Snapshot } from './snapshot.ts';
 import type { Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
-
-/** How the target went along the quantity. */
-export interface Passage {
-  along: Quantity;
-  /** Of the quantity: as far as it was moved down and up. */
-  from: number;
-  to: number;
-  /** Of the target on the way, with where the quantity was. */
-  least: { value: number; at: number };
-  most: { value: number; at: number };
-  /** Whether both ends of what was to be looked through were reached. */
-  isWhole: boolean;
-}
 
 export interface Sought {
   isMet: boolean;

@@ -35,7 +35,7 @@ export type {
 } from './types.ts';
 export { cheaperColumn } from './otherColumns.ts';
 export { beyondRange } from './alongQuantity.ts';
-export type { Passage } from './alongQuantity.ts';
+export type { Passage } from './method.ts';
 export { conflictOf } from './possible.ts';
 export type { TargetConflict } from './possible.ts';
 export type { BoundedColumn } from './bounds.ts';

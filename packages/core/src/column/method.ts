@@ -1,7 +1,19 @@
 /** What every way to solve a column is: it begins at the profile that the column holds and leaves its own there. */
 import type { ColumnEquations } from './equations.ts';
-import type { Passage } from './alongQuantity.ts';
-import type { Target } from './types.ts';
+import type { Quantity, Target } from './types.ts';
+
+/** How a target went while another quantity was moved, the other targets held. */
+export interface Passage {
+  along: Quantity;
+  /** Of the quantity: as far as it was moved down and up. */
+  from: number;
+  to: number;
+  /** Of the target on the way, with where the quantity was. */
+  least: { value: number; at: number };
+  most: { value: number; at: number };
+  /** Whether both ends of what was to be looked through were reached. */
+  isWhole: boolean;
+}
 
 export interface MethodReport {
   isSolved: boolean;

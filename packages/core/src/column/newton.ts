@@ -18,10 +18,10 @@ function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamp
   const stepper = new NewtonStep(column);
   column.evaluate(targets);
   let { error } = column;
-  let inertia = isDamped ? INERTIA : 0;
+  let inertia = isDamped ? INERTIA : LIGHT;
   for (let iteration = 1; iteration <= most; iteration++) {
     if (column.input.isOver?.() === true) return { isSolved: false, iterations: iteration, residual: error };
-    if (inertia > 0) addInertia(column, inertia);
+    addInertia(column, inertia);
     if (!(error < LOST) || !column.system.solve()) return { isSolved: false, iterations: iteration, residual: error };
     stepper.keep();
     if (isDamped) halvedStep(column, targets, stepper);
@@ -35,7 +35,7 @@ function newtonSteps(column: ColumnEquations, targets: readonly Target[], isDamp
     }
     if (reached < FINEST) return { isSolved: true, iterations: iteration, residual: reached };
     // A step that undoes what was nearly met follows something that no equation holds, as a front between two products that are pure: inertia holds it.
-    if (error < NEARLY && reached > UNDONE * error) inertia = INERTIA;
+    if ((error < NEARLY && reached > UNDONE * error) || (iteration >= PATIENT && reached > error)) inertia = INERTIA;
     error = reached;
   }
   return { isSolved: error < CLOSED, iterations: most, residual: error };
@@ -151,8 +151,12 @@ const stepped = (flow: number, change: number): number => Math.max(flow + change
 /** Scaled error, and by how much a step may raise it. */
 const NEARLY = 0.1;
 const UNDONE = 10;
+/** Steps after which one that brings nothing is taken for such a front too. */
+const PATIENT = 4;
 /** Against slopes of about 1, and of 1e-10 and less where nothing holds the front. */
 const INERTIA = 1e-7;
+/** From the first whole step on: enough to hold a front that nothing else does, so little that the last digits still come in a step or two. */
+const LIGHT = 1e-9;
 const MOST_STEPS = 60;
 const HALVINGS = 6;
 const SUFFICIENT = 1e-4;

@@ -101,7 +101,7 @@ const POLICY: readonly Attempt[] = [
   { start: 'earlier solution', method: 'Newton, whole steps' },
   { start: 'given profile', method: 'Newton, whole steps' },
   { start: 'given profile', method: 'Newton, halved steps' },
-  { start: { sweeps: 12, kind: 'usual' }, method: 'Newton, whole steps' },
+  { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, whole steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'Newton, halved steps' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'along another quantity' },
   { start: { sweeps: 5, kind: 'usual' }, method: 'few stages first' },
