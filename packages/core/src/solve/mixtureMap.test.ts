@@ -58,6 +58,11 @@ describe('the map of a mixture', () => {
       }
     },
   );
+  test('what dissolves by its constant is left out as a gas is: ammonia beside acetone and water', () => {
+    const { leftOut, points } = solvedValue(mixtureMap(of('acetone', 'water', 'ammonia'), P));
+    expect(leftOut).toEqual(['ammonia']);
+    expect(points.every(({ names }) => !names.includes('ammonia'))).toBe(true);
+  });
   test('a pair with a gas that dissolves by Henry’s law is refused; by an equation of state it is drawn wherever two phases are', () => {
     const dissolved = of('nitrogen', 'oxygen', 'acetone', 'water');
     dissolved.mixture.model = 'nrtl';

@@ -191,8 +191,10 @@ const MOST_GAS = 0.01;
 const LATTICE = 36;
 const GAP_LATTICE = 18;
 
-/** Identifiers of what does not condense at a cooling water's temperature. */
-const gasesOf = (mixture: Mixture): string[] => henrySolutes({ ...mixture, options: { ...mixture.options, henry: 'auto' } });
+/** Identifiers of what does not condense at a cooling water's temperature, or is dissolved by Henry's law and has no boiling point of its own. */
+const gasesOf = (mixture: Mixture): string[] => [
+  ...new Set([...henrySolutes({ ...mixture, options: { ...mixture.options, henry: 'auto' } }), ...dissolvedIn(mixture)]),
+];
 
 /** An equation of state has one critical line for both: it answers wherever two phases are, above the critical temperature of one of them too. */
 const dissolvedIn = (mixture: Mixture): string[] => (isEquationOfState(mixture.model) ? [] : henrySolutes(mixture));
