@@ -57,6 +57,7 @@ export function estimateAbsorber(input: AbsorberInput): Outcome<AbsorberEstimate
     if (moved < SETTLED)
       return work.isShort ? outOfReach({ code: 'passes-too-little', recovery: work.reached() }) : solved(work.answer());
   }
+  if (!Number.isFinite(work.moved)) return outOfReach({ code: 'not-finite', what: 'estimate' });
   return outOfReach({ code: 'no-convergence', iterations: MOST_ROUNDS, residual: work.moved });
 }
 

@@ -10,7 +10,8 @@ export function bracketedRoot(f: (x: number) => number, a: number, b: number, to
   let fb = f(b);
   if (fa === 0) return a;
   if (fb === 0) return b;
-  if (!(fa * fb < 0)) throw new RangeError(`no change of sign between ${a} and ${b}`);
+  // By signs: the product of two tiny values is 0.
+  if (Math.sign(fa) !== -Math.sign(fb)) throw new RangeError(`no change of sign between ${a} and ${b}`);
   let c = a;
   let fc = fa;
   let step = b - a;
@@ -43,7 +44,7 @@ export function bracketedRoot(f: (x: number) => number, a: number, b: number, to
     fa = fb;
     b += Math.abs(step) > small ? step : Math.sign(half) * small;
     fb = f(b);
-    if (fb * fc > 0) {
+    if (Math.sign(fb) === Math.sign(fc)) {
       c = a;
       fc = fa;
       step = b - a;

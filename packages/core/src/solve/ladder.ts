@@ -7,6 +7,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import type { FeedFacts } from './feed.ts';
+import { pressurePoints } from './graphInputs.ts';
 import { checksOf } from './ladderChecks.ts';
 import { describeLadder } from './ladderFacts.ts';
 import type { LadderFacts } from './ladderFacts.ts';
@@ -31,8 +32,10 @@ export function readyLadder(document: CaseDocument, column: ColumnUnit, { model,
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
   if (column.ladder === null) points.push({ code: 'missing', path: `units.${column.id}.ladder`, what: 'column stage by stage' });
   if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
+  // A feed that comes at the column's pressure waits for it without a point of its own.
+  if (feeds.some(({ state }) => state === 'open')) points.push(...pressurePoints(column));
   if (points.length > 0) return open(points);
-  for (const feed of feeds) if (feed.state === 'out-of-reach') return passOn(feed);
+  for (const feed of feeds) if (feed.state !== 'solved') return passOn(feed);
   if (model.state !== 'solved') return passOn(model);
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
   const reading = readLadder(document, column, model.value, facts, points);
