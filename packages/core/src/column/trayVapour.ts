@@ -13,7 +13,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 export class TrayVapour {
   /** y*, mole fractions whose sum is 1 at the liquid's bubble point. */
   readonly y: Float64Array;
-  /** Slopes of ln y*ᵢ at [i·(n + 2) + k]: in ln φ-like changes of k < n, flow of component k in the liquid (s/mol); n: T (1/K); n + 1: P (1/Pa). */
+  /** ∂ ln y*ᵢ at [i·(n + 2) + k]: for k < n by the flow of component k in the liquid (s/mol), for k = n by T (1/K), for k = n + 1 by P (1/Pa). */
   readonly slopes: Float64Array;
   private readonly model: ThermoModel;
   private readonly fractions: Float64Array;
