@@ -24,7 +24,7 @@ function numbersOf(value: unknown, path: Path = []): Path[] {
 
 function withValue(document: CaseDocument, path: Path, value: number | null): unknown {
   const changed = structuredClone(document);
-  let at: Record<string | number, unknown> = changed as never;
+  let at: Record<string | number, unknown> = changed;
   for (const key of path.slice(0, -1)) at = at[key] as typeof at;
   at[path.at(-1) ?? ''] = value;
   return changed;
