@@ -6,7 +6,7 @@ import type { SaturationAsked } from '../testing/index.ts';
 import { bubblePressure, bubbleTemperature, dewPressure, dewTemperature, stateFrom } from './index.ts';
 
 /**
- * `KEEN_LONG` asks all 5,000, of which 0.1 % may go unanswered (0.09 % do: liquids that part in two before any vapour, so that none of one phase boils). Few
+ * `KEEN_LONG` asks all 5,000, of which 0.1 % may go unanswered (liquids that part in two before any vapour, so that none of one phase boils). Few
  * of them stand among the first 700.
  */
 const COUNT = process.env['KEEN_LONG'] === undefined ? 700 : 5000;
