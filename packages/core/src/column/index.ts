@@ -33,7 +33,7 @@ export type {
   Target,
   Top,
 } from './types.ts';
-export { cheaperColumn } from './otherColumns.ts';
+export { cheaperColumn, heatOf } from './otherColumns.ts';
 export { beyondRange } from './alongQuantity.ts';
 export type { Passage } from './method.ts';
 export { conflictOf } from './possible.ts';

@@ -36,7 +36,8 @@ export function cheaperColumn(input: ColumnInput, found: SolvedColumn, watch: re
   return heatOf(other) < heatOf(found) * (1 - CHEAPER) ? other : undefined;
 }
 
-const heatOf = ({ reboilerDuty, condenserDuty }: SolvedColumn): number => Math.abs(reboilerDuty ?? condenserDuty ?? 0);
+/** Size of the reboiler's duty, without one the condenser's, W; 0 with neither. */
+export const heatOf = ({ reboilerDuty, condenserDuty }: SolvedColumn): number => Math.abs(reboilerDuty ?? condenserDuty ?? 0);
 
 /** A reflux or boil-up ratio or the flow overhead that no other target holds. */
 function freeQuantity({ input, n }: ColumnEquations, hard: number): Quantity | undefined {

@@ -1,5 +1,5 @@
 /** The rigorous column of a document, solved, with what is to be shown and said of it. */
-import { cheaperColumn, conflictOf, solveBounded } from '../column/index.ts';
+import { cheaperColumn, conflictOf, heatOf, solveBounded } from '../column/index.ts';
 import type { SolvedColumn, Target } from '../column/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Reason, Warning } from '../numerics/index.ts';
@@ -105,7 +105,15 @@ export function solveLadder(
   const several: Warning[] =
     cheaper === undefined
       ? []
-      : [{ code: 'several-columns', reflux: cheaper.refluxRatio, other: found.refluxRatio, ...heatsOf(cheaper, found) }];
+      : [
+          {
+            code: 'several-columns',
+            reflux: cheaper.refluxRatio,
+            heat: heatOf(cheaper),
+            other: found.refluxRatio,
+            otherHeat: heatOf(found),
+          },
+        ];
   const begun: Warning[] = outcome === cold ? [] : [{ code: 'only-from-before' }];
   return solved(facts, outcome.report, [
     ...several,
@@ -113,11 +121,6 @@ export function solveLadder(
     ...checksOf(document, column, facts, feeds, input.model, around.balance),
   ]);
 }
-
-const heatsOf = (cheaper: SolvedColumn, found: SolvedColumn): { heat: number; otherHeat: number } => ({
-  heat: Math.abs(cheaper.reboilerDuty ?? cheaper.condenserDuty ?? 0),
-  otherHeat: Math.abs(found.reboilerDuty ?? found.condenserDuty ?? 0),
-});
 
 /** A reason of the engine's with its target by its name, and with what stands in the way. */
 function diagnosed(

@@ -11,7 +11,6 @@ import { randomMixtures, randomNumbers } from './randomMixtures.ts';
 export interface SaturationAsked {
   words: string;
   model: ThermoModel;
-  isCubic: boolean;
   z: Float64Array;
   T: number; // K
   P: number; // Pa
@@ -29,8 +28,7 @@ export function* randomSaturations(seed: number, count: number): Generator<Satur
   for (const { words, model, name, z } of randomMixtures(seed, count)) {
     const records = model.names.map((wanted) => recordOf(wanted));
     const mean = (of: (c: ComponentRecord) => number): number => records.reduce((sum, c, i) => sum + z[i] * of(c), 0);
-    const isCubic = isEquationOfState(name);
-    const highest = isCubic ? 80e5 : words.includes('"ideal","poynting"') ? 20e5 : 10e5;
+    const highest = isEquationOfState(name) ? 80e5 : words.includes('"ideal","poynting"') ? 20e5 : 10e5;
     const P = Math.min(5e3 * (highest / 5e3) ** random(), 0.6 * mean((c) => c.criticalPressure.value));
     const T = mean((c) => c.criticalTemperature.value) * (0.45 + 0.35 * random());
     const coldest = Math.min(...records.map((c) => c.criticalTemperature.value));
@@ -38,7 +36,6 @@ export function* randomSaturations(seed: number, count: number): Generator<Satur
     yield {
       words: `${words} / ${T} K, ${P} Pa`,
       model,
-      isCubic,
       z,
       T,
       P,
