@@ -45,6 +45,19 @@ export function answerOf(column: ColumnEquations, record: SolveRecord, watch: re
   };
 }
 
+/** A solution of the same column; handles that it does not have begin at nothing. */
+export function takeOver(column: ColumnEquations, found: SolvedColumn): void {
+  column.T.set(found.T);
+  column.liquid.set(found.liquid);
+  column.vapour.set(found.vapour);
+  column.handles.forEach((handle, k) => {
+    const place = found.handles.findIndex((h) => sameHandle(h, handle));
+    column.handleValues[k] = place >= 0 ? found.handleValues[place] : 0;
+  });
+  column.evaluate();
+  column.fillPipes();
+}
+
 /** Takes an earlier solution over; with another number of stages it is stretched, and handles that it had not begin as in a first profile. */
 export function startFrom(column: ColumnEquations, before: SolvedColumn): void {
   const { stages } = column;

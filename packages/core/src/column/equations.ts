@@ -173,6 +173,20 @@ export class ColumnEquations implements ColumnState {
     return -borderRows[k * borderWidth + borderWidth - 1];
   }
 
+  /**
+   * How the equation of a target changes with what its quantity is; into `out` how that quantity changes with every unknown and handle, in its unit.
+   * Overwrites row 0 of the border.
+   * @param out length system.borderWidth − 1
+   */
+  fillSlopes(target: Target, out: Float64Array): number {
+    const { borderRows, borderWidth } = this.system;
+    borderRows.fill(0, 0, borderWidth);
+    this.targetEquations.fill(target, 0);
+    const { slope } = this.targetEquations;
+    for (let u = 0; u < out.length; u++) out[u] = borderRows[u] / slope;
+    return slope;
+  }
+
   /** Flow of component i that feeds and pump-arounds bring to stage j, mol/s. */
   arrivingFlow(j: number, i: number): number {
     let flow = this.feeds.flowOn[j * this.n + i];

@@ -34,6 +34,15 @@ export type {
   Top,
 } from './types.ts';
 export { cheaperColumn, heatOf } from './otherColumns.ts';
+export { hasBothEnds, keysOf } from './sameSplit.ts';
+export type { Keys } from './sameSplit.ts';
+export { leastReflux } from './leastReflux.ts';
+export type { LeastReflux, SectionPinch } from './leastReflux.ts';
+export { equilibriumStages, fewestStages } from './totalReflux.ts';
+export { feedStages } from './feedStages.ts';
+export type { FeedStage } from './feedStages.ts';
+export { responsesOf } from './responses.ts';
+export type { Given, Responses } from './responses.ts';
 export { beyondRange } from './alongQuantity.ts';
 export type { Passage } from './method.ts';
 export { conflictOf } from './possible.ts';

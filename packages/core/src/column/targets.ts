@@ -29,6 +29,8 @@ export class TargetEquations {
   private readonly reboilerDuty: Handle;
   private readonly pumpAroundDuties: readonly Handle[];
   private readonly parts = new WeakMap<Place, Part[]>();
+  /** How the equation that was filled last changes with what its quantity is: less how it changes with the value that is wanted. */
+  slope = NaN;
 
   constructor(column: ColumnState) {
     this.column = column;
@@ -51,6 +53,7 @@ export class TargetEquations {
         else this.fillRatio(quantity.over, quantity.under, target, k);
         return;
       case 'temperature':
+        this.slope = PER_KELVIN;
         row.begin(k);
         row.scale = PER_KELVIN;
         row.sum = column.T[quantity.stage - 1] - value;
@@ -68,9 +71,11 @@ export class TargetEquations {
         return;
       case 'saturation':
         this.fillSaturation(quantity.place, quantity.of, value, quantity.P, k);
+        this.slope = -this.saturationSlope(quantity.of, 'T');
         return;
       case 'vapour-pressure':
         this.fillSaturation(quantity.place, 'bubble', quantity.T, value, k);
+        this.slope = -this.saturationSlope('bubble', 'P');
         return;
       case 'return-temperature':
         this.fillReturn(quantity.loop, value, k);
@@ -129,7 +134,7 @@ export class TargetEquations {
     let heaviest = 0;
     for (const weight of weights) heaviest = Math.max(heaviest, Math.abs(weight));
     row.begin(k);
-    row.scale = 1 / Math.max(Math.abs(value), 1e-6 * this.column.fed * heaviest);
+    this.slope = row.scale = 1 / Math.max(Math.abs(value), 1e-6 * this.column.fed * heaviest);
     row.sum = -value;
     this.addSum(place, weights, row);
     row.end();
@@ -152,6 +157,7 @@ export class TargetEquations {
     wantedOdds.ratio = value;
     fillOdds(wantedOdds);
     const slope = isShare ? odds.slope : 1 / size;
+    this.slope = isShare ? wantedOdds.slope : slope;
     row.begin(k);
     row.scale = slope / whole;
     this.addSum(over.place, over.weights, row);
@@ -166,7 +172,7 @@ export class TargetEquations {
   private fillOpenDuty(stage: number, { value }: Target, k: number): void {
     const { column, row } = this;
     row.begin(k);
-    row.scale = 1 / Math.max(Math.abs(value), 1e-3 * column.fed * HEAT_SCALE);
+    this.slope = row.scale = 1 / Math.max(Math.abs(value), 1e-3 * column.fed * HEAT_SCALE);
     row.sum = -column.input.heat[stage] - value;
     column.addHeatOf(stage, row);
     row.end();
@@ -177,6 +183,7 @@ export class TargetEquations {
     const { values } = row;
     const h = column.handles[handle];
     const scale = 1 / Math.max(Math.abs(value), this.leastOf(h.kind));
+    this.slope = scale;
     row.begin(k);
     row.scale = scale;
     row.sum = column.handleValues[handle] - value;
@@ -244,6 +251,16 @@ export class TargetEquations {
     row.end();
   }
 
+  /** How ln Σ z K or ln Σ z/K, as filled last, changes with the temperature or the pressure: 1/K, 1/Pa. */
+  private saturationSlope(of: 'bubble' | 'dew', by: 'T' | 'P'): number {
+    const { other, column, phases } = this;
+    const [liquid, vapour] = [phases.liquid, phases.vapour];
+    let slope = 0;
+    for (let i = 0; i < column.n; i++)
+      slope += other[i] * (by === 'T' ? liquid.dLnPhiDT[i] - vapour.dLnPhiDT[i] : liquid.dLnPhiDP[i] - vapour.dLnPhiDP[i]);
+    return of === 'dew' ? -slope : slope;
+  }
+
   /** The other phase from the K-values as they stand; ln of the sum. */
   private renew(sign: 1 | -1): number {
     const { phases, z, other, column } = this;
@@ -262,6 +279,7 @@ export class TargetEquations {
     const flow = this.fillPiped(loop);
     column.input.model.evaluate('liquid', this.z, phases.liquid.at(T, this.returnPressure(loop)), 'all');
     const scale = 1 / (column.fed * HEAT_SCALE);
+    this.slope = -scale * flow * phases.liquid.dEnthalpyDT;
     row.begin(k);
     row.scale = scale;
     row.sum = flow * phases.liquid.enthalpy - piped[loop * (n + 1) + n] - handleValues[duty];

@@ -37,6 +37,12 @@ export class BlockTridiagonal {
     this.borderRows.fill(0);
   }
 
+  /** The right sides alone. */
+  clearRight(): void {
+    for (let last = this.width - 1; last < this.rows.length; last += this.width) this.rows[last] = 0;
+    for (let last = this.borderWidth - 1; last < this.borderRows.length; last += this.borderWidth) this.borderRows[last] = 0;
+  }
+
   /** Solves into `solution`, allocating nothing; false when the matrix is singular to working precision. */
   solve(): boolean {
     for (let j = 0; j < this.blocks; j++) {

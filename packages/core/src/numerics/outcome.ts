@@ -95,6 +95,10 @@ export type Reason =
       obstacle: Obstacle | null;
     }
   | { code: 'runs-dry'; stage: number; phase: 'liquid' | 'vapour' }
+  | { code: 'higher-needs-more'; stages: number; reflux: number; before: number } // mol/mol
+  | { code: 'no-reflux-in-column' }
+  | { code: 'no-keys-in-column' }
+  | { code: 'no-slopes' }
   | { code: 'gas-in-pair'; name: string }
   | { code: 'not-condensable'; P: number };
 

@@ -25,6 +25,10 @@ import type { SolvedColumn } from '../column/index.ts';
 import { createKeeper } from './keeper.ts';
 import { solveLadder } from './ladder.ts';
 import type { LadderResult } from './ladder.ts';
+import { ladderLimits } from './ladderLimits.ts';
+import type { LimitsFacts } from './ladderLimits.ts';
+import { ladderSlopes } from './ladderSlopes.ts';
+import type { SlopesFacts } from './ladderSlopes.ts';
 import { walkLadder } from './ladderWalk.ts';
 import type { WalkAsked, WalkFacts, WalkPoint } from './ladderWalk.ts';
 
@@ -52,6 +56,21 @@ export interface CaseSolver {
   ladder: (document: CaseDocument, unit: string, isOver?: () => boolean) => LadderResult;
   /** One target walked to a value, or as far as it goes; `onPoint` is told every point, and ends the walk by answering false. */
   walk: (document: CaseDocument, unit: string, asked: WalkAsked, onPoint: (point: WalkPoint) => boolean) => Outcome<WalkFacts>;
+  /** What the ladder's split asks at the least; `onPart` is told what is known so far, and ends the search by answering false. */
+  limits: (document: CaseDocument, unit: string, onPart?: (facts: LimitsFacts) => boolean, isOver?: () => boolean) => LimitsResult;
+  /** What a little more of everything entered does to everything that comes out of the ladder. */
+  slopes: (document: CaseDocument, unit: string, isOver?: () => boolean) => SlopesResult;
+}
+
+/** With the hash of what the ladder reads. */
+export interface LimitsResult {
+  inputHash: string;
+  outcome: Outcome<LimitsFacts>;
+}
+
+export interface SlopesResult {
+  inputHash: string;
+  outcome: Outcome<SlopesFacts>;
 }
 
 /** A solver that keeps what the last document has in common with the next. */
@@ -121,6 +140,17 @@ export function createCaseSolver(): CaseSolver {
     walk(document, unit, asked, onPoint) {
       const column = columnOf(document, unit);
       return walkLadder(document, column, before(document, column, inputHashes(document, unit)), asked, onPoint);
+    },
+    limits(document, unit, onPart, isOver) {
+      const column = columnOf(document, unit);
+      const hashes = inputHashes(document, unit);
+      const outcome = ladderLimits(document, column, before(document, column, hashes), onPart, isOver);
+      return { inputHash: hashes.ladder, outcome };
+    },
+    slopes(document, unit, isOver) {
+      const column = columnOf(document, unit);
+      const hashes = inputHashes(document, unit);
+      return { inputHash: hashes.ladder, outcome: ladderSlopes(document, column, before(document, column, hashes), isOver) };
     },
   };
 }

@@ -46,7 +46,9 @@ export type {
 } from './document.ts';
 export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
-export type { CaseResults, CaseSolver, FeedResult } from './case.ts';
+export type { CaseResults, CaseSolver, FeedResult, LimitsResult, SlopesResult } from './case.ts';
+export type { FeedStageFacts, LeastFacts, LimitsFacts, PinchFacts } from './ladderLimits.ts';
+export type { SlopeInput, SlopesFacts } from './ladderSlopes.ts';
 export { METHOD_NAMES } from '../column/index.ts';
 export type { MethodName } from '../column/index.ts';
 export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './carriedLadder.ts';

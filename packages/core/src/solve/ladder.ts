@@ -1,6 +1,6 @@
 /** The rigorous column of a document, solved, with what is to be shown and said of it. */
 import { cheaperColumn, conflictOf, heatOf, solveBounded } from '../column/index.ts';
-import type { SolvedColumn, Target } from '../column/index.ts';
+import type { Bound, BoundedColumn, ColumnInput, SolvedColumn, Target } from '../column/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Reason, Warning } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
@@ -54,25 +54,35 @@ function targetName(document: CaseDocument, column: ColumnUnit, place: number): 
   return quantity === undefined ? 'a target' : quantityName(document, column, quantity);
 }
 
+/** A ladder's column, found: the one truth that the page, walks, limits and sensitivities start from. */
+export interface FoundLadder {
+  ready: ReadyLadder;
+  /** With the targets that hold: a limit that is reached stands in the place of the target that gives way to it. */
+  input: ColumnInput;
+  column: SolvedColumn;
+  holding: BoundedColumn['holding'];
+  /** What was found first, where a cheaper column that meets the targets too was taken instead. */
+  dearer: SolvedColumn | undefined;
+  isFromBefore: boolean;
+}
+
 /**
- * Solved from nothing, so that the answer follows from the document alone; an earlier solution helps only where nothing else finds a column, and is told.
- * Of several columns that meet the targets the cheaper one is taken, and that there are more is told.
+ * Solved from nothing, so that the answer follows from the document alone; an earlier solution helps only where nothing else finds a column. Of several
+ * columns that meet the targets the cheaper one is taken. Watched are the quantities of all cards, in their order.
  * @param before the last solution of the same column
- * @param keep   called with the solution, for the next time
  * @param isOver asked between steps; true ends the search
  */
-export function solveLadder(
+export function findLadder(
   document: CaseDocument,
   column: ColumnUnit,
   around: BeforeLadder,
-  before: SolvedColumn | undefined,
-  keep: (solution: SolvedColumn) => void,
+  before?: SolvedColumn,
   isOver?: () => boolean,
-): Outcome<LadderFacts> {
+): Outcome<FoundLadder> {
   const ready = readyLadder(document, column, around);
   if (ready.state !== 'solved') return passOn(ready);
-  const { reading, feeds } = ready.value;
-  const input = { ...ready.value.input, isOver };
+  const { reading } = ready.value;
+  const input: ColumnInput = { ...ready.value.input, isOver };
   const watch = reading.quantities.flatMap((quantity) => (quantity === null ? [] : [quantity]));
   const limits = reading.limits.flatMap((k) => {
     const { wish, value } = column.ladder?.targets[k] ?? { wish: 'equal', value: null };
@@ -89,36 +99,72 @@ export function solveLadder(
       : cold;
   const outcome = warm.state === 'solved' ? warm : cold;
   if (outcome.state === 'open') return outcome;
-  if (outcome.state === 'out-of-reach') {
-    const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
-    return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
-  }
-  const { column: found, holding } = outcome.value;
-  const targets = input.targets.map((target, k) => {
+  const isFromBefore = outcome !== cold;
+  const found = (bounded: BoundedColumn, dearer?: SolvedColumn): FoundLadder => ({
+    ready: ready.value,
+    input: { ...input, targets: heldBy(input, limits, bounded) },
+    column: bounded.column,
+    holding: bounded.holding,
+    dearer,
+    isFromBefore,
+  });
+  if (outcome.state === 'out-of-reach')
+    return outOfReach(outcome.reason, outcome.report, outcome.nearest === undefined ? undefined : found(outcome.nearest));
+  const { column: first, holding } = outcome.value;
+  const all = [...watch, ...limits.map(({ target }) => target.quantity)];
+  const cheaper = cheaperColumn({ ...input, targets: heldBy(input, limits, outcome.value) }, first, all);
+  const taken = cheaper === undefined ? found(outcome.value) : found({ column: cheaper, holding }, first);
+  return solved(taken, outcome.report);
+}
+
+function heldBy({ targets }: ColumnInput, limits: readonly Bound[], { holding }: BoundedColumn): Target[] {
+  return targets.map((target, k) => {
     const bound = holding.find(({ instead }) => instead === k)?.bound;
     return bound === undefined ? target : limits[bound].target;
   });
-  const cheaper = cheaperColumn({ ...input, targets }, found, [...watch, ...limits.map(({ target }) => target.quantity)]);
-  const taken = cheaper ?? found;
+}
+
+/**
+ * What is to be shown and said of the ladder's column.
+ * @param keep called with the solution, for the next time
+ */
+export function solveLadder(
+  document: CaseDocument,
+  column: ColumnUnit,
+  around: BeforeLadder,
+  before: SolvedColumn | undefined,
+  keep: (solution: SolvedColumn) => void,
+  isOver?: () => boolean,
+): Outcome<LadderFacts> {
+  const outcome = findLadder(document, column, around, before, isOver);
+  if (outcome.state === 'open') return outcome;
+  if (outcome.state === 'out-of-reach') {
+    // What is missing before a column can be sought has no nearest one, and its reason is told as it is.
+    const ready = readyLadder(document, column, around);
+    if (ready.state !== 'solved') return passOn(ready);
+    const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
+    return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
+  }
+  const { ready, column: taken, dearer, isFromBefore } = outcome.value;
   keep(taken);
-  const facts = describeLadder(document, column, ready.value, { column: taken, holding });
+  const facts = describeLadder(document, column, ready, outcome.value);
   const several: Warning[] =
-    cheaper === undefined
+    dearer === undefined
       ? []
       : [
           {
             code: 'several-columns',
-            reflux: cheaper.refluxRatio,
-            heat: heatOf(cheaper),
-            other: found.refluxRatio,
-            otherHeat: heatOf(found),
+            reflux: taken.refluxRatio,
+            heat: heatOf(taken),
+            other: dearer.refluxRatio,
+            otherHeat: heatOf(dearer),
           },
         ];
-  const begun: Warning[] = outcome === cold ? [] : [{ code: 'only-from-before' }];
+  const begun: Warning[] = isFromBefore ? [{ code: 'only-from-before' }] : [];
   return solved(facts, outcome.report, [
     ...several,
     ...begun,
-    ...checksOf(document, column, facts, feeds, input.model, around.balance),
+    ...checksOf(document, column, facts, ready.feeds, ready.input.model, around.balance),
   ]);
 }
 

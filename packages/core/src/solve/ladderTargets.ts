@@ -201,7 +201,7 @@ function handleQuantity({ column, ladder }: Reader, input: LadderReading['input'
 }
 
 /** The engine's quantity; null where the column has no such stage, product or end. */
-function quantityOf(
+export function quantityOf(
   reader: Reader,
   input: LadderReading['input'],
   quantity: LadderQuantity,

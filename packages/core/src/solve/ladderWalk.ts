@@ -1,10 +1,10 @@
 /** One target of a ladder, walked from where the column stands to a value or as far as it goes, and what stopped it there. */
-import { solveColumn, walkColumn } from '../column/index.ts';
+import { walkColumn } from '../column/index.ts';
 import type { SolvedColumn, Target } from '../column/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Obstacle, Outcome } from '../numerics/index.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
-import { readyLadder } from './ladder.ts';
+import { findLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
 import { describeLadder } from './ladderFacts.ts';
 import type { LadderFacts } from './ladderFacts.ts';
@@ -44,31 +44,30 @@ export function walkLadder(
   asked: WalkAsked,
   onPoint: (point: WalkPoint) => boolean,
 ): Outcome<WalkFacts> {
-  const ready = readyLadder(document, column, around);
-  if (ready.state !== 'solved') return passOn(ready);
-  const { reading, input, feeds } = ready.value;
-  const watch = reading.quantities.flatMap((quantity) => (quantity === null ? [] : [quantity]));
-  const found = solveColumn(input, { watch });
+  const found = findLadder(document, column, around);
   if (found.state !== 'solved') return passOn(found);
+  const { ready, input, column: from } = found.value;
+  const { reading } = ready;
+  const watch = reading.quantities.flatMap((quantity) => (quantity === null ? [] : [quantity]));
   const there = (column.ladder?.targets ?? []).findIndex(({ id }) => id === asked.target);
   const quantity = reading.quantities[there];
   if (quantity === null) return outOfReach({ code: 'no-such-state', what: 'target' });
   const seat = seatOf(reading.held, column, asked);
   const valueOf = (solution: SolvedColumn): number => solution.watched[watch.indexOf(quantity)];
-  const to = asked.to ?? farthest(valueOf(found.value), quantity.kind === 'ratio' && quantity.under !== null, asked.direction);
+  const to = asked.to ?? farthest(valueOf(from), quantity.kind === 'ratio' && quantity.under !== null, asked.direction);
   const targets: Target[] = input.targets.map((target, k) => (k === seat ? { quantity, value: to } : target));
   const curve: WalkFacts['curve'] = { value: [], reflux: [], reboilerDuty: [], condenserDuty: [] };
   const described = (solution: SolvedColumn): LadderFacts =>
-    describeLadder(document, column, { reading, input, feeds }, { column: solution, holding: [] });
+    describeLadder(document, column, ready, { column: solution, holding: [] });
   const note = (solution: SolvedColumn): void => {
     curve.value.push(valueOf(solution));
     curve.reflux.push(solution.refluxRatio);
     curve.reboilerDuty.push(solution.reboilerDuty);
     curve.condenserDuty.push(solution.condenserDuty);
   };
-  note(found.value);
+  note(from);
   const stop = { isAsked: false };
-  const walked = walkColumn(input, found.value, targets, watch, (solution, part) => {
+  const walked = walkColumn(input, from, targets, watch, (solution, part) => {
     note(solution);
     stop.isAsked = !onPoint({ part, value: valueOf(solution), facts: described(solution) });
     return !stop.isAsked;

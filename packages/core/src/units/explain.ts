@@ -115,6 +115,14 @@ export function explain(reason: Reason, show: Show): string {
       return 'This model has no parameters of a pair to fit. Choose NRTL, Wilson, UNIQUAC or an equation of state; UNIQUAC needs the sizes of both molecules.';
     case 'two-equations':
       return 'An activity model has no critical point. Choose Peng-Robinson or Soave-Redlich-Kwong to see the phase envelope.';
+    case 'higher-needs-more':
+      return `With ${show.count(reason.stages)} stages in the same proportions the split needs a reflux ratio of ${show.ratio(reason.reflux)}, more than ${show.ratio(reason.before)}: the feeds stand where further stages do not help. Move them first.`;
+    case 'no-slopes':
+      return 'This column stands at a turn: a little less or more of what it is given has no column near it, or two.';
+    case 'no-reflux-in-column':
+      return 'Without a condenser and a reboiler there is no least reflux and no fewest stages of a split to tell.';
+    case 'no-keys-in-column':
+      return 'More reflux parts no two components here: which of them the split is between cannot be told.';
     case 'gas-in-pair':
       return `${capital(reason.name)} is a gas here: with one other component it has no boiling point to draw. Look at a pair of what condenses.`;
     case 'draw-too-large':

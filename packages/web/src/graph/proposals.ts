@@ -70,6 +70,10 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'no-fit':
     case 'nothing-to-fit':
     case 'two-equations':
+    case 'higher-needs-more':
+    case 'no-keys-in-column':
+    case 'no-reflux-in-column':
+    case 'no-slopes':
     case 'gas-in-pair':
     case 'not-condensable':
     case 'feed-outside-products':

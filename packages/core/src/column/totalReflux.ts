@@ -1,0 +1,123 @@
+/**
+ * The fewest equilibrium stages that make a split: at total reflux the liquid of a stage is as the vapour that meets it, so that from the bottoms one
+ * bubble point after the other climbs the column. What goes overhead of components that are no keys follows from the climb itself and is put right until
+ * both agree. Fenske's equation says the same for a constant volatility.
+ * Source: Henley & Seader, Equilibrium-Stage Separation Operations in Chemical Engineering (1981), § 12.1, with the mixture's own K-values in place of α.
+ */
+import { bubbleTemperature, makeTwoPhases } from '../equilibrium/index.ts';
+import type { Keys } from './sameSplit.ts';
+import { hasBothEnds } from './sameSplit.ts';
+import type { ColumnInput, SolvedColumn } from './types.ts';
+
+/**
+ * @param found a solution of this input
+ * @returns equilibrium stages, the kettle and an equilibrium condenser counted, the last one in part; undefined where the climb does not come to the split
+ *          (an azeotrope of the keys lies between, or something leaves the column aside)
+ */
+export function fewestStages(input: ColumnInput, found: SolvedColumn, keys: Keys): number | undefined {
+  if (!hasBothEnds(input) || input.draws.length > 0) return undefined;
+  const climb = new Climb(input, found, keys);
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    if (!climb.go()) return undefined;
+    if (climb.correct(round < BOLD ? 1 : CAREFUL) < SETTLED) return climb.stages;
+  }
+  return undefined;
+}
+
+/** Equilibrium stages of a column as it is counted here: without a total condenser and a total reboiler. */
+export const equilibriumStages = ({ stages, top, bottom }: Pick<ColumnInput, 'stages' | 'top' | 'bottom'>): number =>
+  stages - (top === 'total-condenser' ? 1 : 0) - (bottom === 'total-reboiler' ? 1 : 0);
+
+class Climb {
+  /** Counted by the last climb. */
+  stages: number;
+  private readonly input: ColumnInput;
+  private readonly keys: Keys;
+  private readonly fed: Float64Array;
+  /** mol/s overhead and to the bottom, as they are taken to be. */
+  private readonly over: Float64Array;
+  private readonly under: Float64Array;
+  private readonly x: Float64Array;
+  private readonly y: Float64Array;
+  /** ln of mole fractions where the climb ends. */
+  private readonly end: Float64Array;
+  private readonly phases;
+
+  constructor(input: ColumnInput, found: SolvedColumn, keys: Keys) {
+    const { n } = input.model;
+    this.input = input;
+    this.keys = keys;
+    this.fed = Float64Array.from({ length: n }, (_, i) => found.overhead[i] + found.bottoms[i]);
+    this.over = found.overhead.slice();
+    this.under = found.bottoms.slice();
+    this.x = new Float64Array(n);
+    this.y = new Float64Array(n);
+    this.end = new Float64Array(n);
+    this.phases = makeTwoPhases(n);
+    this.stages = equilibriumStages(input);
+  }
+
+  /** From the bottoms to where the keys stand as overhead; false where they never do. */
+  go(): boolean {
+    const { input, x, y, under, over, end, phases } = this;
+    const { light, heavy } = this.keys;
+    const wanted = Math.log(over[light] / over[heavy]);
+    const bottom = under.reduce((a, b) => a + b, 0);
+    for (let i = 0; i < x.length; i++) x[i] = Math.max(under[i], LEAST * this.fed[i]) / bottom;
+    let now = Math.log(x[light] / x[heavy]);
+    let T: number | undefined;
+    const planned = Math.max(1, this.stages);
+    for (let stage = 0; stage < MOST_STAGES; stage++) {
+      const boiling = bubbleTemperature(input.model, this.pressureAt(stage / planned), x, y, T, phases);
+      if (boiling.state !== 'solved') return false;
+      T = boiling.value;
+      const next = Math.log(y[light] / y[heavy]);
+      if (next >= wanted) {
+        const part = (wanted - now) / (next - now);
+        for (let i = 0; i < x.length; i++) end[i] = (1 - part) * Math.log(x[i]) + part * Math.log(y[i]);
+        this.stages = stage + part;
+        return true;
+      }
+      if (!(next > now + STANDS)) return false;
+      now = next;
+      x.set(y);
+    }
+    return false;
+  }
+
+  /** Pa so far up, 0 at the bottom. */
+  private pressureAt(up: number): number {
+    const { pressure, stages } = this.input;
+    return pressure[Math.max(0, Math.round((stages - 1) * (1 - Math.min(1, up))))];
+  }
+
+  /** What goes where of components that are no keys, as the climb parts them from the heavy key; by how much of what is fed it changes at most. */
+  correct(boldness: number): number {
+    const { over, under, fed, end, keys } = this;
+    const toOverhead = over[keys.heavy] / Math.exp(end[keys.heavy]);
+    const bottom = under.reduce((a, b) => a + b, 0);
+    let most = 0;
+    for (let i = 0; i < fed.length; i++) {
+      if (i === keys.light || i === keys.heavy || !(fed[i] > 0)) continue;
+      const x = Math.max(under[i], LEAST * fed[i]) / bottom;
+      const rises = (toOverhead * Math.exp(end[i])) / (x * bottom);
+      // Each by itself: of what hardly goes one way the difference would have no digit.
+      const [down, up] = [fed[i] / (1 + rises), (fed[i] * rises) / (1 + rises)];
+      most = Math.max(most, (boldness * Math.abs(up - over[i])) / fed[i]);
+      over[i] += boldness * (up - over[i]);
+      under[i] = (1 - boldness) * under[i] + boldness * down;
+    }
+    return most;
+  }
+}
+
+const MOST_ROUNDS = 60;
+/** So many whole corrections first; then half ones, which do not swing. */
+const BOLD = 12;
+const CAREFUL = 0.5;
+const SETTLED = 1e-7;
+const MOST_STAGES = 1000;
+/** Of what is fed: less of a component in the bottoms is taken as this much. */
+const LEAST = 1e-60;
+/** ln of the keys' ratio that a stage has to win. */
+const STANDS = 1e-6;

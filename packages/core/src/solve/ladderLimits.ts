@@ -1,0 +1,118 @@
+/**
+ * What a ladder's split asks at the least, by the column itself: the least reflux with endless stages, the fewest stages with endless reflux, and where its
+ * feeds enter best. All of it holds what the column makes of its two keys.
+ */
+import { equilibriumStages, feedStages, fewestStages, hasBothEnds, heatOf, keysOf, leastReflux } from '../column/index.ts';
+import type { FeedStage, LeastReflux } from '../column/index.ts';
+import { outOfReach, passOn, solved } from '../numerics/index.ts';
+import type { Outcome } from '../numerics/index.ts';
+import type { CaseDocument, ColumnUnit } from './document.ts';
+import { feedsOf } from './documentParts.ts';
+import { findLadder } from './ladder.ts';
+import type { BeforeLadder } from './ladder.ts';
+
+export interface LimitsFacts {
+  /** Names, and what of each that is fed goes overhead. */
+  light: { name: string; overhead: number };
+  heavy: { name: string; overhead: number };
+  /** As the column stands: equilibrium stages, mol/mol, W. */
+  stages: number;
+  reflux: number;
+  heat: number;
+  /** Equilibrium stages at total reflux; null where the keys cannot be followed up the column. */
+  fewest: number | null;
+  /** null while it is being sought. */
+  least: Outcome<LeastFacts> | null;
+  feeds: FeedStageFacts[];
+}
+
+export type LeastFacts = Omit<LeastReflux, 'pinches'> & { pinches: PinchFacts[] };
+
+export interface PinchFacts {
+  /** Rungs of the tall column, of those in all. */
+  from: number;
+  to: number;
+  at: number;
+  /** Liquid mole fractions and K. */
+  x: number[];
+  T: number;
+  isPoint: boolean;
+}
+
+export interface FeedStageFacts {
+  stream: string;
+  name: string;
+  /** The rung it enters now, and the best one of those looked at. */
+  present: number;
+  best: number;
+  /** Heat that the present one takes more than the best, as a part of the best's. */
+  costs: number;
+  points: FeedStage[];
+  isWhole: boolean;
+}
+
+/** @param onPart told what is known so far; false ends the search */
+export function ladderLimits(
+  document: CaseDocument,
+  column: ColumnUnit,
+  around: BeforeLadder,
+  onPart: (facts: LimitsFacts) => boolean = () => true,
+  isOver?: () => boolean,
+): Outcome<LimitsFacts> {
+  const found = findLadder(document, column, around, undefined, isOver);
+  if (found.state !== 'solved') return passOn(found);
+  const { input, column: solution, ready } = found.value;
+  if (!hasBothEnds(input)) return outOfReach({ code: 'no-reflux-in-column' });
+  const keys = keysOf(input, solution);
+  if (keys === undefined) return outOfReach({ code: 'no-keys-in-column' });
+  const key = (i: number): LimitsFacts['light'] => ({
+    name: document.mixture.components[i].name,
+    overhead: solution.overhead[i] / solution.fed.reduce((sum, { flows }) => sum + flows[i], 0),
+  });
+  const facts: LimitsFacts = {
+    light: key(keys.light),
+    heavy: key(keys.heavy),
+    stages: equilibriumStages(input),
+    reflux: solution.refluxRatio ?? 0,
+    heat: heatOf(solution),
+    fewest: fewestStages(input, solution, keys) ?? null,
+    least: null,
+    feeds: [],
+  };
+  const state = { isAsked: true };
+  const tell = (): boolean => (state.isAsked &&= onPart({ ...facts, feeds: [...facts.feeds] }));
+  tell();
+  const least = leastReflux(input, solution, keys, () => tell());
+  facts.least = least.state === 'solved' ? solved(plain(least.value), least.report) : passOn(least);
+  const streams = feedsOf(document, column);
+  for (const [s, { id, name }] of streams.entries()) {
+    if (!tell()) break;
+    const [first, next] = [ready.reading.firstFeed[s], ready.reading.firstFeed[s + 1] ?? input.feeds.length];
+    const moved = Array.from({ length: next - first }, (_, k) => first + k);
+    const present = Math.max(...moved.map((f) => input.feeds[f].stage));
+    const points: FeedStage[] = [];
+    const described = (isWhole: boolean): FeedStageFacts => feedFactsOf({ stream: id, name, present, isWhole }, points);
+    feedStages(input, solution, keys, moved, (point) => {
+      points.push(point);
+      facts.feeds[s] = described(false);
+      return tell();
+    });
+    facts.feeds[s] = described(true);
+  }
+  return solved(facts);
+}
+
+function feedFactsOf(
+  feed: Pick<FeedStageFacts, 'stream' | 'name' | 'present' | 'isWhole'>,
+  found: readonly FeedStage[],
+): FeedStageFacts {
+  const points = [...found].sort((a, b) => a.stage - b.stage);
+  const best = points.reduce((least, point) => (point.heat < least.heat ? point : least));
+  const now = points.find(({ stage }) => stage === feed.present)?.heat ?? best.heat;
+  return { ...feed, best: best.stage, costs: now / best.heat - 1, points };
+}
+
+const plain = ({ pinches, ...least }: LeastReflux): LeastFacts => ({
+  ...least,
+  pinches: pinches.map(({ x, ...pinch }) => ({ ...pinch, x: Array.from(x) })),
+});
