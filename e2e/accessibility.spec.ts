@@ -49,7 +49,7 @@ for (const theme of ['day', 'night'] as const) {
       await openCopy(page, url(), 'Four-alcohol splitter', 'ladder');
       await expect(stopState(page, 'Ladder')).toContainText('solved');
       await page.getByRole('button', { name: 'Ethanol to the distillate', exact: true }).click();
-      for (const view of ['Ladder', 'Stages', 'Products', 'Charts']) {
+      for (const view of ['Ladder', 'Stages', 'Products', 'Charts', 'Limits', 'Sensitivities']) {
         await page.locator('.sheet-head').getByText(view, { exact: true }).click();
         await page.mouse.move(640, 780);
         await page.waitForTimeout(400);

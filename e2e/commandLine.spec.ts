@@ -48,6 +48,18 @@ test('a case is solved, told, and written as a result and as tables', () => {
   expect(rows[0]).toContain('temperature, °C');
 });
 
+test('limits and sensitivities are told and written where they are asked for', () => {
+  const { name, document } = alcohols();
+  const csv = join(folder, 'studies');
+  const { status, stdout } = solve(writeCaseFile(name, document), '--limits', '--sensitivities', '--csv', csv);
+  expect(status, stdout).toBe(0);
+  expect(stdout).toMatch(/With endless stages a reflux ratio of 0\.9\d+ does/);
+  const [head, , reflux] = readFileSync(join(csv, 'column-sensitivities.csv'), 'utf8').trim().split('\n');
+  expect(head).toContain('reboiler duty, kW');
+  expect(reflux).toMatch(/^reflux ratio,,1\.2,0\.012,/);
+  expect(readFileSync(join(csv, 'column-feed-stages.csv'), 'utf8')).toContain('Mixed alcohols,17,1.2,');
+});
+
 test('open points, no answer and an unreadable file end each in a way of their own', () => {
   const { name, document } = alcohols();
   expect(solve(writeCaseFile('New', newCaseDocument())).status).toBe(2);

@@ -234,6 +234,43 @@ test('more rungs are drawn closer, and stages count as they are asked to', async
   await expect(page.locator('.ladder-drawing')).toContainText('stages from the bottom, condenser counted');
 });
 
+test('the limits of the split stand beside the estimate, and a feed is moved to its best rung', async ({ quietPage: page }) => {
+  await open(page, 'Naphtha with dissolved nitrogen');
+  await page.getByText('Limits', { exact: true }).click();
+  const limits = page.getByRole('table', { name: 'Limits of the split' });
+  await expect(limits.getByRole('row', { name: 'least reflux ratio' }).getByRole('cell').first()).toHaveText(/^1\.\d+$/);
+  await expect(page.getByText(/^With endless stages a reflux ratio of 1\.\d+ does; here it is 2\.200/)).toBeVisible();
+  await expect(page.getByText(/^Pinch below Degreaser naphtha: .* °C, liquid of cyclohexane/)).toBeVisible();
+  const move = page.getByRole('button', { name: /^Let Degreaser naphtha enter at rung/ });
+  const rung = Number.parseInt(((await move.textContent()) ?? '').replace(/^\D*/, ''), 10);
+  await move.click();
+  await expect(page.getByText(`Degreaser naphtha enters at its best rung, ${rung}.`)).toBeVisible();
+  await expect(move).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(move).toBeVisible();
+});
+
+test('what moves what: every input with its step, the readouts one chooses, all of them taken away', async ({
+  quietPage: page,
+}) => {
+  await open(page);
+  await page.getByText('Sensitivities', { exact: true }).click();
+  const table = page.getByRole('table', { name: 'What every input does to what comes out' });
+  const reflux = table.getByRole('row', { name: /^reflux ratio/ });
+  await expect(reflux).toContainText('+0.0120');
+  const [value, duty] = [1602, Number.parseFloat(((await reflux.getByRole('cell').nth(3).textContent()) ?? '').replace('+', ''))];
+  // A hundredth more reflux is about a hundredth of the condensed vapour's 1.2/2.2 more.
+  expect(duty / value).toBeGreaterThan(0.003);
+  expect(duty / value).toBeLessThan(0.008);
+  await page.getByRole('combobox', { name: 'What is told' }).fill('temperature of stage 1');
+  await page.keyboard.press('Enter');
+  await expect(table.getByRole('columnheader', { name: 'temperature of stage 1', exact: true })).toBeVisible();
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
+  const rows = (await textOf(csv)).trim().split(/\r?\n/);
+  expect(rows[0]).toContain('reboiler duty, kW');
+  expect(rows.some((row) => row.startsWith('temperature of Mixed alcohols,°C,60'))).toBe(true);
+});
+
 test('stages and products are taken away as text and as a spreadsheet', async ({ quietPage: page }) => {
   await open(page);
   await page.getByText('Stages', { exact: true }).click();

@@ -70,6 +70,9 @@ const UnitResult = z.strictObject({
   estimate: stop(anything).nullable(),
   /** Of a column that has one. */
   ladder: stop(LadderNumbers).nullable(),
+  /** Where they were asked for: what the ladder's split takes at the least, and what moves what. */
+  limits: stop(anything).nullable().optional(),
+  sensitivities: stop(anything).nullable().optional(),
 });
 
 export const ResultFile = z.strictObject({

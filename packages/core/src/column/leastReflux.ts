@@ -28,6 +28,8 @@ export interface LeastReflux {
   stages: number;
   /** Whether the next higher one took more: the feeds stand where further stages do not help. */
   risesBeyond: boolean;
+  /** Rungs of that column at which its feeds enter. */
+  feedStages: number[];
   pinches: SectionPinch[];
 }
 
@@ -110,6 +112,7 @@ function endOf(heights: readonly Height[], risesBeyond: boolean): LeastReflux {
     condenserDuty: end(({ condenserDuty }) => condenserDuty ?? 0),
     stages: tallest.input.stages,
     risesBeyond,
+    feedStages: tallest.input.feeds.map(({ stage }) => stage),
     pinches: pinchesOf(tallest.input, tallest.column),
   };
 }

@@ -28,11 +28,15 @@ export interface PinchPoint {
 }
 
 /**
- * @param start from where the pinch is sought
+ * @param start from where the pinch is sought; what is hardly there and hardly passes is left out, since it need not stand still with the rest
  * @returns undefined where Newton's method finds none
  */
 export function pinchFrom(model: ThermoModel, passing: Passing, start: Omit<PinchPoint, 'vapour'>): PinchPoint | undefined {
-  const equations = new PinchEquations(model, passing, start);
+  const whole = passing.flows.reduce((sum, flow) => sum + Math.abs(flow), 0);
+  const isThere = (i: number): boolean => start.x[i] > TRACE || Math.abs(passing.flows[i]) > TRACE * whole;
+  const kept = (values: Float64Array): Float64Array => values.map((value, i) => (isThere(i) ? value : 0));
+  const begin = { ...start, x: kept(start.x), y: kept(start.y) };
+  const equations = new PinchEquations(model, { ...passing, flows: kept(passing.flows) }, begin);
   for (let iteration = 0; iteration < MOST_STEPS; iteration++) {
     const error = equations.fill();
     if (!Number.isFinite(error)) return undefined;
@@ -152,6 +156,8 @@ class PinchEquations {
   }
 }
 
+/** mol/mol, and of all that passes. */
+const TRACE = 2e-3;
 const MOST_STEPS = 40;
 const CLOSED = 1e-10;
 const KEPT = 0.1;

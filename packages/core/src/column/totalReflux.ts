@@ -39,8 +39,8 @@ class Climb {
   private readonly under: Float64Array;
   private readonly x: Float64Array;
   private readonly y: Float64Array;
-  /** ln of mole fractions where the climb ends. */
-  private readonly end: Float64Array;
+  /** ln of how much more of each there is where the climb ends than in the bottoms, by the K-values on the way. */
+  private readonly rise: Float64Array;
   private readonly phases;
 
   constructor(input: ColumnInput, found: SolvedColumn, keys: Keys) {
@@ -52,18 +52,19 @@ class Climb {
     this.under = found.bottoms.slice();
     this.x = new Float64Array(n);
     this.y = new Float64Array(n);
-    this.end = new Float64Array(n);
+    this.rise = new Float64Array(n);
     this.phases = makeTwoPhases(n);
     this.stages = equilibriumStages(input);
   }
 
   /** From the bottoms to where the keys stand as overhead; false where they never do. */
   go(): boolean {
-    const { input, x, y, under, over, end, phases } = this;
+    const { input, x, y, under, over, rise, phases } = this;
     const { light, heavy } = this.keys;
     const wanted = Math.log(over[light] / over[heavy]);
     const bottom = under.reduce((a, b) => a + b, 0);
     for (let i = 0; i < x.length; i++) x[i] = Math.max(under[i], LEAST * this.fed[i]) / bottom;
+    rise.fill(0);
     let now = Math.log(x[light] / x[heavy]);
     let T: number | undefined;
     const planned = Math.max(1, this.stages);
@@ -74,15 +75,34 @@ class Climb {
       const next = Math.log(y[light] / y[heavy]);
       if (next >= wanted) {
         const part = (wanted - now) / (next - now);
-        for (let i = 0; i < x.length; i++) end[i] = (1 - part) * Math.log(x[i]) + part * Math.log(y[i]);
+        this.addRise(part);
         this.stages = stage + part;
         return true;
       }
       if (!(next > now + STANDS)) return false;
       now = next;
-      x.set(y);
+      this.addRise(1);
+      this.stepUp();
     }
     return false;
+  }
+
+  private addRise(part: number): void {
+    const { x, y, rise } = this;
+    for (let i = 0; i < x.length; i++) if (x[i] > 0) rise[i] += part * Math.log(y[i] / x[i]);
+  }
+
+  /** The next liquid is as this vapour, but for gases: what is that volatile is hardly in the liquid of any stage. */
+  private stepUp(): void {
+    const { x, y } = this;
+    const { heavy } = this.keys;
+    const most = (AS_GAS * y[heavy]) / x[heavy];
+    let sum = 0;
+    for (let i = 0; i < x.length; i++) {
+      x[i] = y[i] > most * x[i] ? 0 : y[i];
+      sum += x[i];
+    }
+    for (let i = 0; i < x.length; i++) x[i] /= sum;
   }
 
   /** Pa so far up, 0 at the bottom. */
@@ -93,16 +113,16 @@ class Climb {
 
   /** What goes where of components that are no keys, as the climb parts them from the heavy key; by how much of what is fed it changes at most. */
   correct(boldness: number): number {
-    const { over, under, fed, end, keys } = this;
-    const toOverhead = over[keys.heavy] / Math.exp(end[keys.heavy]);
-    const bottom = under.reduce((a, b) => a + b, 0);
+    const { over, under, fed, rise, keys } = this;
+    const { heavy } = keys;
     let most = 0;
     for (let i = 0; i < fed.length; i++) {
-      if (i === keys.light || i === keys.heavy || !(fed[i] > 0)) continue;
-      const x = Math.max(under[i], LEAST * fed[i]) / bottom;
-      const rises = (toOverhead * Math.exp(end[i])) / (x * bottom);
+      // Gases go overhead as they did.
+      if (i === keys.light || i === heavy || this.x[i] === 0) continue;
+      const upOverDown = (over[heavy] / under[heavy]) * Math.exp(rise[i] - rise[heavy]);
       // Each by itself: of what hardly goes one way the difference would have no digit.
-      const [down, up] = [fed[i] / (1 + rises), (fed[i] * rises) / (1 + rises)];
+      const down = fed[i] / (1 + upOverDown);
+      const up = upOverDown === Infinity ? fed[i] : upOverDown * down;
       most = Math.max(most, (boldness * Math.abs(up - over[i])) / fed[i]);
       over[i] += boldness * (up - over[i]);
       under[i] = (1 - boldness) * under[i] + boldness * down;
@@ -119,5 +139,7 @@ const SETTLED = 1e-7;
 const MOST_STAGES = 1000;
 /** Of what is fed: less of a component in the bottoms is taken as this much. */
 const LEAST = 1e-60;
+/** Times as volatile as the heavy key. */
+const AS_GAS = 50;
 /** ln of the keys' ratio that a stage has to win. */
 const STANDS = 1e-6;

@@ -62,7 +62,6 @@ export interface CaseSolver {
   slopes: (document: CaseDocument, unit: string, isOver?: () => boolean) => SlopesResult;
 }
 
-/** With the hash of what the ladder reads. */
 export interface LimitsResult {
   inputHash: string;
   outcome: Outcome<LimitsFacts>;
@@ -145,7 +144,7 @@ export function createCaseSolver(): CaseSolver {
       const column = columnOf(document, unit);
       const hashes = inputHashes(document, unit);
       const outcome = ladderLimits(document, column, before(document, column, hashes), onPart, isOver);
-      return { inputHash: hashes.ladder, outcome };
+      return { inputHash: hashes.limits, outcome };
     },
     slopes(document, unit, isOver) {
       const column = columnOf(document, unit);
@@ -162,6 +161,7 @@ export interface InputHashes {
   estimate: string;
   absorption: string;
   ladder: string;
+  limits: string;
 }
 
 /** Hash of everything that each stop reads. */
@@ -171,13 +171,15 @@ export function inputHashes(document: CaseDocument, unit: string): InputHashes {
   const common = hashOf(document.mixture, column.pressure, document.site.standardTemperature);
   const feeds = Object.fromEntries(streams.map((s) => [s.id, hashOf(common, s)]));
   const balance = hashOf(...Object.values(feeds), column.balance, column.draws, column.service, common);
+  const ladder = hashOf(balance, column.ladder, document.site);
   return {
     feeds,
     balance,
     graph: hashOf(balance, column.graph, column.condenser, column.subcooling, column.bottom),
     estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
     absorption: hashOf(balance, column.absorption),
-    ladder: hashOf(balance, column.ladder, document.site),
+    ladder,
+    limits: hashOf(ladder, column.estimate.keys),
   };
 }
 

@@ -80,7 +80,7 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
   const pressure = pressuresOf(column);
   if (points.length > 0 || find === undefined || condenser === undefined || pressure === undefined) return open(points);
   if (model.state !== 'solved') return passOn(model);
-  const keys = keysOf(document, column, balance);
+  const keys = estimateKeys(document, column, balance);
   if (keys === undefined) return outOfReach({ code: 'keys-unknown' });
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
   const estimate = estimateColumn({
@@ -273,7 +273,11 @@ function pressureCurve(model: ThermoModel, P: number, ends: Parameters<typeof en
 }
 
 /** The keys chosen, or those of the sheet, with what the sheet sends of them overhead. */
-function keysOf(document: CaseDocument, column: ColumnUnit, balance: Omit<BalanceResult, 'inputHash'>): Keys | undefined {
+export function estimateKeys(
+  document: CaseDocument,
+  column: ColumnUnit,
+  balance: Omit<BalanceResult, 'inputHash'>,
+): Keys | undefined {
   const proposed = balance.outcome.state === 'solved' ? balance.outcome.value.keys : null;
   const chosen = column.estimate.keys ?? proposed;
   if (chosen === null) return undefined;

@@ -55,7 +55,8 @@ export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder }
 export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';
 export { sameQuantity } from './ladderTargets.ts';
-export { productRows, stageRows } from './ladderTables.ts';
+export { changeOf, feedStageRows, productRows, slopeRows, stageRows } from './ladderTables.ts';
+export { limitSentences } from './limitWords.ts';
 export type { TableRows, TableUnits } from './ladderTables.ts';
 export { mixtureMap, pairOfMixture } from './mixtureMap.ts';
 export type { AskedProducts, MapCurve, MapPoint, MapQuestion, MapVerdict, MixtureMap } from './mixtureMap.ts';

@@ -3,11 +3,12 @@
  * feeds enter best. All of it holds what the column makes of its two keys.
  */
 import { equilibriumStages, feedStages, fewestStages, hasBothEnds, heatOf, keysOf, leastReflux } from '../column/index.ts';
-import type { FeedStage, LeastReflux } from '../column/index.ts';
+import type { FeedStage, Keys, LeastReflux, SolvedColumn } from '../column/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
+import type { CaseDocument, ColumnUnit, Stream } from './document.ts';
 import { feedsOf } from './documentParts.ts';
+import { estimateKeys } from './estimate.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
 
@@ -26,12 +27,12 @@ export interface LimitsFacts {
   feeds: FeedStageFacts[];
 }
 
-export type LeastFacts = Omit<LeastReflux, 'pinches'> & { pinches: PinchFacts[] };
+export type LeastFacts = Omit<LeastReflux, 'pinches' | 'feedStages'> & { pinches: PinchFacts[] };
 
 export interface PinchFacts {
-  /** Rungs of the tall column, of those in all. */
-  from: number;
-  to: number;
+  /** What stands between the section and the ends, in words: `above the feed`. */
+  section: string;
+  /** Rung of the tall column. */
   at: number;
   /** Liquid mole fractions and K. */
   x: number[];
@@ -63,7 +64,7 @@ export function ladderLimits(
   if (found.state !== 'solved') return passOn(found);
   const { input, column: solution, ready } = found.value;
   if (!hasBothEnds(input)) return outOfReach({ code: 'no-reflux-in-column' });
-  const keys = keysOf(input, solution);
+  const keys = keysMeant(document, column, around, solution) ?? keysOf(input, solution);
   if (keys === undefined) return outOfReach({ code: 'no-keys-in-column' });
   const key = (i: number): LimitsFacts['light'] => ({
     name: document.mixture.components[i].name,
@@ -82,9 +83,10 @@ export function ladderLimits(
   const state = { isAsked: true };
   const tell = (): boolean => (state.isAsked &&= onPart({ ...facts, feeds: [...facts.feeds] }));
   tell();
-  const least = leastReflux(input, solution, keys, () => tell());
-  facts.least = least.state === 'solved' ? solved(plain(least.value), least.report) : passOn(least);
   const streams = feedsOf(document, column);
+  const least = leastReflux(input, solution, keys, () => tell());
+  facts.least =
+    least.state === 'solved' ? solved(plain(least.value, ready.reading.firstFeed, streams), least.report) : passOn(least);
   for (const [s, { id, name }] of streams.entries()) {
     if (!tell()) break;
     const [first, next] = [ready.reading.firstFeed[s], ready.reading.firstFeed[s + 1] ?? input.feeds.length];
@@ -102,17 +104,50 @@ export function ladderLimits(
   return solved(facts);
 }
 
+/** The keys of the estimate and the sheet, where most of one goes overhead and most of the other does not: so that both speak of one split. */
+function keysMeant(document: CaseDocument, column: ColumnUnit, { balance }: BeforeLadder, found: SolvedColumn): Keys | undefined {
+  const keys = estimateKeys(document, column, balance);
+  if (keys === undefined) return undefined;
+  const { light, heavy } = keys;
+  const isParted = found.overhead[light] > found.bottoms[light] && found.overhead[heavy] < found.bottoms[heavy];
+  return isParted ? { light, heavy } : undefined;
+}
+
 function feedFactsOf(
   feed: Pick<FeedStageFacts, 'stream' | 'name' | 'present' | 'isWhole'>,
   found: readonly FeedStage[],
 ): FeedStageFacts {
   const points = [...found].sort((a, b) => a.stage - b.stage);
-  const best = points.reduce((least, point) => (point.heat < least.heat ? point : least));
-  const now = points.find(({ stage }) => stage === feed.present)?.heat ?? best.heat;
-  return { ...feed, best: best.stage, costs: now / best.heat - 1, points };
+  const least = points.reduce((lowest, point) => (point.heat < lowest.heat ? point : lowest));
+  const now = points.find(({ stage }) => stage === feed.present) ?? least;
+  const best = now.heat < least.heat * (1 + AS_GOOD) ? now : least;
+  return { ...feed, best: best.stage, costs: now.heat / best.heat - 1, points };
 }
 
-const plain = ({ pinches, ...least }: LeastReflux): LeastFacts => ({
-  ...least,
-  pinches: pinches.map(({ x, ...pinch }) => ({ ...pinch, x: Array.from(x) })),
-});
+/** Of the heat: a rung that costs no more is as good as the best. */
+const AS_GOOD = 1e-3;
+
+function plain(
+  { pinches, feedStages: rungs, ...least }: LeastReflux,
+  firstFeed: readonly number[],
+  streams: readonly Stream[],
+): LeastFacts {
+  const feedAt = (rung: number): string | undefined => streams.find((_, s) => rungs[firstFeed[s]] === rung)?.name;
+  return {
+    ...least,
+    pinches: pinches.map(({ from, to, at, x, T, isPoint }) => ({
+      section: sectionName(feedAt(from - 1), feedAt(to + 1)),
+      at,
+      x: Array.from(x),
+      T,
+      isPoint,
+    })),
+  };
+}
+
+/** @param above the feed that enters over the section, and below it; undefined: something else does, or the column ends */
+function sectionName(above: string | undefined, below: string | undefined): string {
+  if (above !== undefined && below !== undefined) return `between ${above} and ${below}`;
+  if (below !== undefined) return `above ${below}`;
+  return above === undefined ? 'in the section that ends at a draw or a pump-around' : `below ${above}`;
+}

@@ -3,6 +3,8 @@ import type { ComponentRecord } from '../databank/index.ts';
 import { findUnit, fromSI, shownUnit } from '../units/index.ts';
 import type { Dimension, Site, UnitChoice } from '../units/index.ts';
 import type { LadderFacts } from './ladderFacts.ts';
+import type { LimitsFacts } from './ladderLimits.ts';
+import type { SlopesFacts } from './ladderSlopes.ts';
 
 export type TableRows = (string | number)[][];
 
@@ -73,5 +75,41 @@ export function productRows({ products }: ProductNumbers, components: readonly C
     ...ofEach('mol/mol', ({ flows, flow }, i) => rounded(flows[i] / flow)),
     ...ofEach('kg/kg', ({ flows, massFlow: mass }, i) => rounded((flows[i] * components[i].molarMass.value) / mass)),
     ...ofEach('part of what is fed', ({ flows }, i) => rounded(flows[i] / leaving[i])),
+  ];
+}
+
+/** What every input's step does to every readout, in the case's units; the slopes themselves are change over step. */
+export function slopeRows({ inputs, readouts, slopes }: SlopesFacts, { display, site }: TableUnits): TableRows {
+  const unitOf = (dimension: Dimension) => findUnit(dimension, shownUnit(display, dimension));
+  const number = (value: number, dimension: Dimension): number => rounded(fromSI(value, unitOf(dimension), site));
+  const named = (name: string, dimension: Dimension): string =>
+    [name, unitOf(dimension).id].filter((part) => part !== '').join(', ');
+  return [
+    ['input', 'unit', 'value', 'step', ...readouts.map(({ name, dimension }) => named(name, changeOf(dimension)))],
+    ['', '', '', 'now', ...readouts.map(({ value, dimension }) => number(value, dimension))],
+    ...inputs.map(({ name, dimension, value, step }, k) => [
+      name,
+      unitOf(dimension).id,
+      number(value, dimension),
+      number(step, changeOf(dimension)),
+      ...readouts.map((readout, r) => number(slopes[k][r] * step, changeOf(readout.dimension))),
+    ]),
+  ];
+}
+
+/** The dimension in which a change of something is told. */
+export function changeOf(dimension: Dimension): Dimension {
+  if (dimension === 'temperature') return 'temperatureDifference';
+  return dimension === 'pressure' ? 'pressureDrop' : dimension;
+}
+
+/** Heat and reflux by feed and rung. */
+export function feedStageRows({ feeds }: LimitsFacts, { display, site }: TableUnits): TableRows {
+  const power = findUnit('power', display.power);
+  return [
+    ['feed', 'stage from the top', 'reflux ratio, mol/mol', `heat, ${power.id}`],
+    ...feeds.flatMap(({ name, points }) =>
+      points.map(({ stage, reflux, heat }) => [name, stage, rounded(reflux), rounded(fromSI(heat, power, site))]),
+    ),
   ];
 }

@@ -1,34 +1,64 @@
 /** A case solved whole, as the command line tells it. */
-import { createCaseSolver, explain, explainOpenPoint, explainWarning, showIn } from '@keen-ladder/core';
-import type { CaseSolver, ColumnUnit, Outcome, Show } from '@keen-ladder/core';
+import {
+  createCaseSolver,
+  explain,
+  explainOpenPoint,
+  explainWarning,
+  feedStageRows,
+  limitSentences,
+  productRows,
+  showIn,
+  slopeRows,
+  stageRows,
+} from '@keen-ladder/core';
+import type { CaseSolver, ColumnUnit, Outcome, Show, TableRows } from '@keen-ladder/core';
 import type { CaseDocument, ReadCase, ResultFile } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
 
 export interface SolvedCase {
   result: ResultFile;
+  /** By file name without its ending. */
+  tables: Map<string, TableRows>;
   /** 0 solved, 2 open points, 3 no answer. */
   exit: 0 | 2 | 3;
 }
 
-export function solveCase({ name, document }: ReadCase): SolvedCase {
-  const solver = createCaseSolver();
-  const show = showIn(document.display, document.site);
-  const units = document.units.map((unit) => resultOf(solver, document, unit, show));
+/** What is worked out besides, of columns that have a ladder. */
+export interface Besides {
+  limits: boolean;
+  sensitivities: boolean;
+}
+
+export function solveCase({ name, document }: ReadCase, besides: Besides): SolvedCase {
+  const solving: Solving = {
+    solver: createCaseSolver(),
+    document,
+    show: showIn(document.display, document.site),
+    names: document.mixture.components.map((c) => c.name),
+    besides,
+    tables: new Map(),
+  };
+  const units = document.units.map((unit) => resultOf(solving, unit));
   const states = units.map(decisive);
   return {
-    result: {
-      format: 'keen-ladder result',
-      resultVersion: 1,
-      name,
-      components: document.mixture.components.map((c) => c.name),
-      units,
-    },
+    result: { format: 'keen-ladder result', resultVersion: 1, name, components: solving.names, units },
+    tables: solving.tables,
     exit: states.includes('out-of-reach') ? 3 : states.length === 0 || states.includes('open') ? 2 : 0,
   };
 }
 
-function resultOf(solver: CaseSolver, document: CaseDocument, unit: ColumnUnit, show: Show): UnitResult {
+interface Solving {
+  solver: CaseSolver;
+  document: CaseDocument;
+  show: Show;
+  names: string[];
+  besides: Besides;
+  tables: SolvedCase['tables'];
+}
+
+function resultOf(solving: Solving, unit: ColumnUnit): UnitResult {
+  const { solver, document, show } = solving;
   const { graph, absorption } = solver.solve(document, unit.id);
   const isBinary = document.mixture.components.length <= 2;
   return {
@@ -36,8 +66,35 @@ function resultOf(solver: CaseSolver, document: CaseDocument, unit: ColumnUnit, 
     name: unit.name,
     graph: absorption === null && isBinary ? told(graph.outcome, show) : null,
     estimate: absorption === null ? told(solver.estimate(document, unit.id).outcome, show) : told(absorption.estimate, show),
-    ladder: unit.ladder === null ? null : told(solver.ladder(document, unit.id).outcome, show),
+    ladder: null,
+    ...(unit.ladder === null ? {} : ladderResults(solving, unit.id)),
   };
+}
+
+/** The ladder, what was asked for besides, and their tables. */
+function ladderResults(solving: Solving, unit: string): Partial<UnitResult> {
+  const { solver, document, show, names, besides, tables } = solving;
+  const { components } = document.mixture;
+  const results: Partial<UnitResult> = {};
+  const ladder = solver.ladder(document, unit).outcome;
+  results.ladder = told(ladder, show);
+  if (ladder.state === 'solved') {
+    tables.set(`${unit}-stages`, stageRows(ladder.value, components, document));
+    tables.set(`${unit}-products`, productRows(ladder.value, components, document));
+  }
+  if (besides.limits) {
+    const limits = solver.limits(document, unit).outcome;
+    results.limits = told(limits, show);
+    if (limits.state === 'solved') tables.set(`${unit}-feed-stages`, feedStageRows(limits.value, document));
+    if (limits.state === 'solved' && results.limits.state === 'solved')
+      results.limits.remarks = limitSentences(limits.value, names, show);
+  }
+  if (besides.sensitivities) {
+    const slopes = solver.slopes(document, unit).outcome;
+    results.sensitivities = told(slopes, show);
+    if (slopes.state === 'solved') tables.set(`${unit}-sensitivities`, slopeRows(slopes.value, document));
+  }
+  return results;
 }
 
 /** The stop that says whether a column has its answer: the ladder where there is one. */

@@ -1,13 +1,14 @@
 /**
- * npm run --silent solve -- CASE.json [--out RESULT.json] [--csv DIR]: everything in a case file, solved by the engine of the application.
+ * npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--out RESULT.json] [--csv DIR]: everything in a case file, solved by the engine of
+ * the application.
  * Ends with 0 when solved, 2 with open points, 3 without an answer, 4 when a file cannot be read or written.
  */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { productRows, stageRows } from '@keen-ladder/core';
 import { readCaseFile, ResultFile } from '@keen-ladder/schema';
 import { solveCase } from './results.ts';
+import type { Besides } from './results.ts';
 import { asCsv, summaryOf } from './summary.ts';
 
 const UNREADABLE = 4;
@@ -15,35 +16,42 @@ const UNREADABLE = 4;
 class Unreadable extends Error {}
 
 function main(): number {
-  const { path, out, csv } = readArguments();
+  const { path, out, csv, besides } = readArguments();
   const read = readCaseFile(jsonOf(path));
   if (!read.ok) throw new Unreadable(`${path}: ${read.problem}`);
-  const { result, exit } = solveCase(read.value);
+  const { result, tables, exit } = solveCase(read.value, besides);
   console.log(summaryOf(result, read.value.document));
   if (out !== undefined) writeFileSync(out, JSON.stringify(ResultFile.parse(result), null, 1) + '\n');
   if (csv !== undefined) {
     mkdirSync(csv, { recursive: true });
-    const { document } = read.value;
-    const { components } = document.mixture;
-    for (const { id, ladder } of result.units) {
-      if (ladder?.state !== 'solved') continue;
-      writeFileSync(join(csv, `${id}-stages.csv`), asCsv(stageRows(ladder.value, components, document)));
-      writeFileSync(join(csv, `${id}-products.csv`), asCsv(productRows(ladder.value, components, document)));
-    }
+    for (const [name, rows] of tables) writeFileSync(join(csv, `${name}.csv`), asCsv(rows));
   }
   return exit;
 }
 
-function readArguments(): { path: string; out: string | undefined; csv: string | undefined } {
-  const usage = 'Usage: npm run --silent solve -- CASE.json [--out RESULT.json] [--csv DIR]';
+interface Arguments {
+  path: string;
+  out: string | undefined;
+  csv: string | undefined;
+  besides: Besides;
+}
+
+function readArguments(): Arguments {
+  const usage = 'Usage: npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--out RESULT.json] [--csv DIR]';
   try {
     const { values, positionals } = parseArgs({
       allowPositionals: true,
-      options: { out: { type: 'string' }, csv: { type: 'string' } },
+      options: {
+        out: { type: 'string' },
+        csv: { type: 'string' },
+        limits: { type: 'boolean', default: false },
+        sensitivities: { type: 'boolean', default: false },
+      },
     });
     const [path, ...more] = positionals;
     if (path === undefined || more.length > 0) throw new Unreadable(usage);
-    return { path, out: values.out, csv: values.csv };
+    const { out, csv, limits, sensitivities } = values;
+    return { path, out, csv, besides: { limits, sensitivities } };
   } catch (error) {
     throw error instanceof Unreadable ? error : new Unreadable(`${messageOf(error)}\n${usage}`);
   }

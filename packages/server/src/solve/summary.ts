@@ -16,6 +16,8 @@ function unitLines(unit: UnitResult, components: readonly string[], document: Ca
     ['graph', unit.graph],
     ['estimate', unit.estimate],
     ['ladder', unit.ladder],
+    ['limits', unit.limits ?? null],
+    ['sensitivities', unit.sensitivities ?? null],
   ];
   return [
     `\n${unit.name}`,

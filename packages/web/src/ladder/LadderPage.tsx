@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { offeredLadder } from '../column/handedOn.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
+import type { Column, Ladder } from '../document/parts.ts';
 import { selectColumn } from '../document/selectors.ts';
 import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
 import { LadderDrawing } from './drawing/LadderDrawing.tsx';
@@ -20,9 +20,13 @@ import { LadderInputs } from './LadderInputs.tsx';
 import { LadderMargin } from './LadderMargin.tsx';
 import { ProductTable } from './ProductTable.tsx';
 import { LadderStages } from './LadderStages.tsx';
+import { LadderLimits } from './studies/LadderLimits.tsx';
+import { LadderSlopes } from './studies/LadderSlopes.tsx';
 import { selectTable } from './table.ts';
 
-type View = 'Ladder' | 'Stages' | 'Products' | 'Charts';
+const views = ['Ladder', 'Stages', 'Products', 'Charts', 'Limits', 'Sensitivities'] as const;
+
+type View = (typeof views)[number];
 
 export function LadderPage() {
   const column = useAppSelector(selectColumn);
@@ -30,18 +34,25 @@ export function LadderPage() {
   return (
     <main className="graph-page">
       <h1 className="unseen">Ladder</h1>
-      {column.ladder === null ? <NothingYet column={column} /> : <Whole column={column} />}
+      {column.ladder === null ? <NothingYet column={column} /> : <Whole column={column} ladder={column.ladder} />}
     </main>
   );
 }
 
-function Whole({ column }: { column: Column }) {
+function Whole({ column, ladder }: { column: Column; ladder: Ladder }) {
   const [pointed, setPointed] = useState(0);
   const [settings, setSettings] = useStripSettings();
   return (
     <>
       <LadderInputs column={column} numbering={settings} />
-      <LadderSheet pointed={pointed} onPoint={setPointed} settings={settings} onSettings={setSettings} />
+      <LadderSheet
+        column={column}
+        ladder={ladder}
+        pointed={pointed}
+        onPoint={setPointed}
+        settings={settings}
+        onSettings={setSettings}
+      />
       <LadderMargin column={column} pointed={pointed} />
     </>
   );
@@ -53,11 +64,13 @@ interface PointProps {
 }
 
 interface SheetProps extends PointProps {
+  column: Column;
+  ladder: Ladder;
   settings: StripSettings;
   onSettings: (change: Partial<StripSettings>) => void;
 }
 
-function LadderSheet({ pointed, onPoint, settings, onSettings }: SheetProps) {
+function LadderSheet({ column, ladder, pointed, onPoint, settings, onSettings }: SheetProps) {
   const [view, setView] = useState<View>('Ladder');
   const svg = useRef<SVGSVGElement>(null);
   const facts = useAppSelector(selectLastLadder);
@@ -69,12 +82,7 @@ function LadderSheet({ pointed, onPoint, settings, onSettings }: SheetProps) {
   return (
     <div className="sheet ladder-sheet" data-stale={isStale || isOfBefore}>
       <div className="sheet-head">
-        <Segmented<View>
-          options={['Ladder', 'Stages', 'Products', 'Charts']}
-          value={view}
-          onChange={setView}
-          aria-label="What is shown"
-        />
+        <Segmented<View> options={[...views]} value={view} onChange={setView} aria-label="What is shown" />
         {isOfBefore && facts !== null && <span className="quiet small">the last column that was found</span>}
         {view === 'Ladder' && facts !== null && (
           <span className="sheet-tools">
@@ -98,8 +106,12 @@ function LadderSheet({ pointed, onPoint, settings, onSettings }: SheetProps) {
         <LadderStages facts={facts} numbering={settings} pointed={pointed} onPoint={onPoint} />
       ) : view === 'Products' ? (
         <ProductTable facts={facts} />
-      ) : (
+      ) : view === 'Charts' ? (
         <LadderCharts facts={facts} />
+      ) : view === 'Limits' ? (
+        <LadderLimits column={column} ladder={ladder} />
+      ) : (
+        <LadderSlopes column={column} />
       )}
     </div>
   );
