@@ -25,16 +25,17 @@ function reportOf() {
 
 await main(async () => {
   await ensurePackages();
-  const { columns: made, solved, falselySolved, failed, byMethod, times } = reportOf();
+  const { columns: made, solved, falselySolved, falselyProved, failed, byMethod, times } = reportOf();
   const share = (part) => `${((100 * part) / made).toFixed(2)} %`;
   console.log(
-    `${made} columns (seed ${seed}): ${solved} solved untuned, ${share(solved)}; ${falselySolved.length} falsely called solved.`,
+    `${made} columns (seed ${seed}): ${solved} solved untuned, ${share(solved)}; ${falselySolved.length} falsely called solved, ${falselyProved.length} falsely called beyond reach.`,
   );
   console.log(
     `Times, ms: median ${times[0].toFixed(1)}, 90 % ${times[1].toFixed(1)}, 99 % ${times[2].toFixed(0)}, slowest ${times[3].toFixed(0)}.`,
   );
   for (const [method, count] of Object.entries(byMethod).sort(([, a], [, b]) => b - a)) console.log(`  ${count} by ${method}`);
   for (const { words, reason } of failed) console.log(`  failed (${reason}): ${words}`);
+  for (const words of falselyProved) console.log(`  FALSELY BEYOND REACH: ${words}`);
   for (const words of falselySolved) console.log(`  FALSELY SOLVED: ${words}`);
   if (failed.length + falselySolved.length > 0) {
     const folder = join(ROOT, 'tools', 'soak');

@@ -2,12 +2,14 @@
  * A target sought along another quantity: the reflux or a product's flow is moved over all that it can be, the other targets held, and where the target
  * comes true on the way the column is taken from there. A target that rises and falls again along the reflux (a purity of a middle component, a temperature
  * within the column) has two columns or none; walking the target itself stops at the turn, walking what moves it goes past.
- * What was passed on the way proves what can be had: between the ends that were reached the target was never more and never less.
+ * What was passed on the way proves what can be had, as long as the other targets have one column each: between the ends that were reached the target was
+ * never more and never less.
  * Source: the change of parameter at turning points: Seydel, Practical Bifurcation and Stability Analysis, 3rd ed. (2010), ch. 4.
  */
 import type { Obstacle } from '../numerics/index.ts';
 import type { ColumnEquations } from './equations.ts';
 import type { Passage } from './method.ts';
+import { isEasy, isRecovery } from './quantities.ts';
 import { Snapshot } from './snapshot.ts';
 import type { Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
@@ -40,7 +42,7 @@ export function seekAlong(
     to: along.value,
     least: { value: here, at: along.value },
     most: { value: here, at: along.value },
-    isWhole: true,
+    isProof: held.every(({ quantity }) => isEasy(quantity) || isRecovery(quantity)),
   };
   let iterations = 0;
   const closest = { gap: Math.abs(here - wanted.value), at: along.value };
@@ -69,7 +71,7 @@ export function seekAlong(
       iterations += last.iterations;
       if (last.reached >= 1) return { isMet: true, passage, iterations };
     }
-    passage.isWhole &&= went.reached >= 1;
+    passage.isProof &&= went.reached >= 1;
   }
   nearest.restore();
   column.evaluate([...held, { ...along, value: closest.at }]);

@@ -10,7 +10,7 @@ import { newton } from './newton.ts';
 import { seekAlong } from './alongQuantity.ts';
 import { conflictOf } from './possible.ts';
 import { pseudoTransient } from './pseudoTransient.ts';
-import { flowOf, moles, refluxRatio } from './quantities.ts';
+import { flowOf, isEasy, isRecovery, moles, refluxRatio } from './quantities.ts';
 import { Snapshot } from './snapshot.ts';
 import { startProfile } from './start.ts';
 import type { Handle, Place, Quantity, Target } from './types.ts';
@@ -24,7 +24,7 @@ export const easyTargetsFirst: Method = (column, targets) => {
   const [start, farthest] = [new Snapshot(column), new Snapshot(column)];
   for (const nearby of nearbyTargets(column, easy)) {
     if (nearby !== easy) startProfile(column, SWEEPS, undefined, nearby);
-    for (const method of nearby === easy ? [...QUICK, fewStagesFirst, pseudoTransient] : [...QUICK, pseudoTransient]) {
+    for (const method of [...QUICK, fewStagesFirst, pseudoTransient]) {
       const report = method(column, nearby);
       iterations += report.iterations;
       if (!report.isSolved) continue;
@@ -55,7 +55,9 @@ export const easyTargetsFirst: Method = (column, targets) => {
  */
 export const easyTargetsAlong: Method = (column, targets) => {
   const easy = easyTargets(column, targets);
-  const { made, hard, kept } = partsOf(easy, targets);
+  const { made, hard: asked, kept } = partsOf(easy, targets);
+  // Recoveries first: with one held another target comes true along the reflux in one place, with a purity held perhaps in two.
+  const hard = [...asked].sort((a, b) => Number(isRecovery(b.quantity)) - Number(isRecovery(a.quantity)));
   const failed: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };
   if (easy.length !== targets.length || hard.length > MOST_HARD || hard.length !== made.length) return failed;
   if (made.some(({ quantity }) => endsOf(column, quantity, 1) === undefined)) return failed;
@@ -67,19 +69,26 @@ export const easyTargetsAlong: Method = (column, targets) => {
     if (!report.isSolved) continue;
     const start = new Snapshot(column);
     start.keep();
-    for (const order of made.length < 2 ? [made] : [made, [...made].reverse()]) {
+    for (const { order, isHighestFirst } of waysOf(made)) {
       start.restore();
       column.evaluate(easy);
-      const sought = seekEach(column, kept, order, hard);
+      const sought = seekEach(column, kept, order, hard, isHighestFirst);
       iterations += sought.iterations;
       if (sought.isSolved) return { ...sought, iterations };
       passage = sought.passage && { ...sought.passage, target: targets.indexOf(hard[sought.passage.target]) };
-      if (passage?.of.isWhole === true) return { ...failed, iterations, passage };
+      if (passage?.of.isProof === true) return { ...failed, iterations, passage };
     }
     break;
   }
   return { ...failed, iterations, passage };
 };
+
+/** Of two hard targets either may be sought first, and where it comes true twice, at either place: the other is met from one of them alone. */
+function waysOf(made: readonly Target[]): { order: Target[]; isHighestFirst: boolean }[] {
+  const orders = made.length < 2 ? [[...made]] : [[...made], [...made].reverse()];
+  const ends = made.length < 2 ? [false] : [false, true];
+  return ends.flatMap((isHighestFirst) => orders.map((order) => ({ order, isHighestFirst })));
+}
 
 /** One hard target after the other; how the one that was not met went, by its place among them. */
 function seekEach(
@@ -87,6 +96,7 @@ function seekEach(
   kept: readonly Target[],
   made: readonly Target[],
   hard: readonly Target[],
+  isHighestFirst: boolean,
 ): MethodReport {
   let iterations = 0;
   for (const [k, wanted] of hard.entries()) {
@@ -94,6 +104,7 @@ function seekEach(
     const held = [...kept, ...hard.slice(0, k), ...made.slice(k + 1)];
     const ends = endsOf(column, made[k].quantity, value);
     if (ends === undefined) return { isSolved: false, iterations, residual: Infinity };
+    if (isHighestFirst && k === 0) ends.reverse();
     const sought = seekAlong(column, held, { quantity: made[k].quantity, value }, wanted, ends, MOST_ITERATIONS);
     iterations += sought.iterations;
     // What was passed says something only of the last: before it another quantity is still free.
@@ -194,11 +205,6 @@ function easyFor({ input, stages, n, handles, handleValues, totalVapour }: Colum
   return { quantity: { kind: 'handle', handle }, value: handleValues[handles.indexOf(handle)] };
 }
 
-/** A reflux or boil-up ratio or what a handle is: not a purity, a recovery or a temperature. */
-export const isEasy = (quantity: Quantity): boolean =>
-  quantity.kind === 'handle' ||
-  (quantity.kind === 'ratio' && (quantity.under === null || ['reflux', 'boil-up'].includes(quantity.over.place.at)));
-
 const isReflux = (a: Quantity, b: Quantity): boolean =>
   a.kind === 'ratio' && b.kind === 'ratio' && a.over.place.at === 'reflux' && b.over.place.at === 'reflux';
 
@@ -212,7 +218,7 @@ const MOST_HARD = 2;
 const QUICK: readonly Method[] = [newton('whole steps'), newton('halved steps')];
 const EASY_REFLUX = 3;
 /** Of the reflux or boil-up, and of the overhead that was guessed, in this order. */
-const RATIOS = [0.5, 2, 0.2];
+const RATIOS = [0.5, 2, 0.2, 0.9, 1.1];
 const OVERHEADS = [0.9, 1.1, 0.75, 1.25];
 const HARDLY = 0.02;
 /** Part of the way left, below which no other beginning is tried. */

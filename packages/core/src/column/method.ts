@@ -11,8 +11,11 @@ export interface Passage {
   /** Of the target on the way, with where the quantity was. */
   least: { value: number; at: number };
   most: { value: number; at: number };
-  /** Whether both ends of what was to be looked through were reached. */
-  isWhole: boolean;
+  /**
+   * Whether both ends of what was to be looked through were reached, and the targets held meanwhile have one column each: where a purity is held, there may
+   * be a second one that was not passed.
+   */
+  isProof: boolean;
 }
 
 export interface MethodReport {

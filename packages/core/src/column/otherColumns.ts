@@ -5,10 +5,10 @@
  */
 import { seekAlong } from './alongQuantity.ts';
 import { answerOf, startFrom } from './answer.ts';
-import { endsOf, isEasy } from './easyTargets.ts';
+import { endsOf } from './easyTargets.ts';
 import { ColumnEquations } from './equations.ts';
 import { newton } from './newton.ts';
-import { boilUpRatio, flowOf, moles, refluxRatio } from './quantities.ts';
+import { boilUpRatio, flowOf, isEasy, moles, refluxRatio } from './quantities.ts';
 import { refusalOf } from './refusal.ts';
 import type { ColumnInput, Place, Quantity, SolvedColumn } from './types.ts';
 

@@ -53,6 +53,14 @@ export const boilUpRatio = (weights: Float64Array): Quantity => ({
   under: count({ at: 'bottoms' }, weights),
 });
 
+/** A reflux or boil-up ratio, a flow or what a handle is, which nearly always has one column: not a purity, a recovery or a temperature. */
+export const isEasy = (quantity: Quantity): boolean =>
+  quantity.kind === 'handle' ||
+  (quantity.kind === 'ratio' && (quantity.under === null || ['reflux', 'boil-up'].includes(quantity.over.place.at)));
+
+/** What of all that is fed of something is found at a place: more of it there always takes a larger product. */
+export const isRecovery = (quantity: Quantity): boolean => quantity.kind === 'ratio' && quantity.under?.place.at === 'feeds';
+
 /** kg/mol of what is counted at a place. */
 export const meanMolarMass = (place: Place, model: ThermoModel): Quantity => ({
   kind: 'ratio',

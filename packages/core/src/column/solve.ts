@@ -150,8 +150,8 @@ function lastOf({ attempts }: SolveRecord): { iterations: number; residual: numb
  */
 function beyondPassage(column: ColumnEquations, { target, of }: NonNullable<MethodReport['passage']>): Reason | undefined {
   const { value, quantity } = column.input.targets[target];
-  const { least, most, isWhole } = of;
-  if (!isWhole || (value >= least.value && value <= most.value)) return undefined;
+  const { least, most, isProof } = of;
+  if (!isProof || (value >= least.value && value <= most.value)) return undefined;
   const nearest = value > most.value ? most : least;
   // Between two points of the passage a peak may rise a little above both.
   if (Math.abs(value - nearest.value) < PEAK * (most.value - least.value)) return undefined;

@@ -32,7 +32,7 @@ export function obstacleTo(
   const azeotrope = azeotropeOf(document, column, facts);
   if (azeotrope !== undefined) return azeotrope;
   if (proved !== null && proved !== undefined) return proved;
-  if (passage?.isWhole === true && (wanted > passage.most.value || wanted < passage.least.value)) {
+  if (passage?.isProof === true && (wanted > passage.most.value || wanted < passage.least.value)) {
     const holdsReflux = column.ladder?.targets.some(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
     return beyondRange(passage, wanted, holdsReflux === true ? facts.refluxRatio : null);
   }

@@ -81,7 +81,8 @@ function equilibriumError(input: ColumnInput, found: SolvedColumn): number {
     const x = fractions(found.liquid, j, n);
     const y = fractions(found.vapour, j, n);
     const isPerfect = input.efficiency.subarray(j * n, (j + 1) * n).every((E) => E === 1);
-    const star = equilibriumVapour(model, found.T[j], found.pressure[j], x, y, isPerfect ? 1 : MOST_ROUNDS);
+    const [T, P] = [found.T[j], found.pressure[j]];
+    const star = equilibriumVapour(model, T, P, x, isPerfect ? y : firstVapour(model, T, P, x), isPerfect ? 1 : MOST_ROUNDS);
     for (let i = 0; i < n; i++) {
       const E = input.efficiency[j * n + i];
       const below = E < 1 ? fractions(found.vapour, j + 1, n)[i] : 0;
@@ -89,6 +90,13 @@ function equilibriumError(input: ColumnInput, found: SolvedColumn): number {
     }
   }
   return worst;
+}
+
+/** By the model's first K-values: a vapour that leaves a poor tray may hold so much of what is heavy that substitution from it ends in a liquid. */
+function firstVapour(model: ColumnInput['model'], T: number, P: number, x: Float64Array): Float64Array {
+  const lnK = new Float64Array(model.n);
+  model.firstLnK(T, P, lnK);
+  return x.map((value, i) => value * Math.exp(lnK[i]));
 }
 
 /** What would stand over a liquid in equilibrium, from `begin` by substitution until it stays; once only: K-values at `begin`. */

@@ -10,13 +10,15 @@ export interface SoakReport {
   /** Called solved, but the audit says otherwise. */
   falselySolved: string[];
   failed: { words: string; reason: string; attempts: string }[];
+  /** Not found, and said to be beyond all that there is: every one of these columns exists. */
+  falselyProved: string[];
   byMethod: Record<string, number>;
   /** ms: median, 90 %, 99 %, slowest. */
   times: number[];
 }
 
 export function soak(seed: number, count: number): SoakReport {
-  const report: SoakReport = { columns: 0, solved: 0, falselySolved: [], failed: [], byMethod: {}, times: [] };
+  const report: SoakReport = { columns: 0, solved: 0, falselySolved: [], falselyProved: [], failed: [], byMethod: {}, times: [] };
   const times: number[] = [];
   const one = (column: RandomColumn) => {
     const began = performance.now();
@@ -25,6 +27,8 @@ export function soak(seed: number, count: number): SoakReport {
     report.columns++;
     if (outcome.state !== 'solved') {
       const reason = outcome.state === 'out-of-reach' ? outcome.reason.code : 'open';
+      if (outcome.state === 'out-of-reach' && outcome.reason.code === 'stopped-short' && outcome.reason.obstacle !== null)
+        report.falselyProved.push(column.words);
       report.failed.push({
         words: column.words,
         reason,
