@@ -1,4 +1,5 @@
-// npm run soak -- --columns 500 --seed S: random columns solved untuned, told in figures; those that failed are kept under tools/soak/.
+// npm run soak -- --columns 500 --impossible 150 --seed S: random columns solved untuned, and columns that cannot be with what is said of them, told in
+// figures; those that failed are kept under tools/soak/.
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,8 +7,14 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensurePackages, main, nodeBin, ROOT } from './machine.mjs';
 
-const { values } = parseArgs({ options: { columns: { type: 'string', default: '500' }, seed: { type: 'string', default: '1' } } });
-const [columns, seed] = [Number(values.columns), Number(values.seed)];
+const { values } = parseArgs({
+  options: {
+    columns: { type: 'string', default: '500' },
+    impossible: { type: 'string', default: '150' },
+    seed: { type: 'string', default: '1' },
+  },
+});
+const [columns, impossible, seed] = [values.columns, values.impossible, values.seed].map(Number);
 
 function reportOf() {
   const folder = mkdtempSync(join(tmpdir(), 'keen-ladder-soak-'));
@@ -16,7 +23,7 @@ function reportOf() {
     const options = ['build', '--logLevel', 'error', '--ssr', entry, '--outDir', folder, '--emptyOutDir'];
     execFileSync(nodeBin('vite'), options, { cwd: ROOT, stdio: 'inherit' });
     writeFileSync(join(folder, 'package.json'), '{"type":"module"}');
-    const out = execFileSync(process.execPath, [join(folder, 'soak.js'), String(seed), String(columns)], { maxBuffer: 2 ** 28 });
+    const out = execFileSync(process.execPath, [join(folder, 'soak.js'), String(seed), String(columns), String(impossible)], { maxBuffer: 2 ** 28 });
     return JSON.parse(out.toString('utf8'));
   } finally {
     rmSync(folder, { recursive: true, force: true });
@@ -25,7 +32,8 @@ function reportOf() {
 
 await main(async () => {
   await ensurePackages();
-  const { columns: made, solved, falselySolved, falselyProved, failed, byMethod, times } = reportOf();
+  const report = reportOf();
+  const { columns: made, solved, falselySolved, falselyProved, failed, byMethod, times } = report.feasible;
   const share = (part) => `${((100 * part) / made).toFixed(2)} %`;
   console.log(
     `${made} columns (seed ${seed}): ${solved} solved untuned, ${share(solved)}; ${falselySolved.length} falsely called solved, ${falselyProved.length} falsely called beyond reach.`,
@@ -37,6 +45,14 @@ await main(async () => {
   for (const { words, reason } of failed) console.log(`  failed (${reason}): ${words}`);
   for (const words of falselyProved) console.log(`  FALSELY BEYOND REACH: ${words}`);
   for (const words of falselySolved) console.log(`  FALSELY SOLVED: ${words}`);
+  const { columns: cannot, told, solved: found, untold, times: waits } = report.impossible;
+  if (cannot > 0)
+    console.log(
+      `${cannot} columns that cannot be: of ${told} the true cause was told, ${((100 * told) / cannot).toFixed(1)} %; ${found.length} called solved. ` +
+        `Times, ms: median ${waits[0].toFixed(1)}, 90 % ${waits[1].toFixed(1)}, slowest ${waits[3].toFixed(0)}.`,
+    );
+  for (const words of found) console.log(`  FOUND: ${words}`);
+  for (const words of untold) console.log(`  not told: ${words}`);
   if (failed.length + falselySolved.length > 0) {
     const folder = join(ROOT, 'tools', 'soak');
     mkdirSync(folder, { recursive: true });

@@ -59,11 +59,12 @@ export const easyTargetsAlong: Method = (column, targets) => {
   // Recoveries first: with one held another target comes true along the reflux in one place, with a purity held perhaps in two.
   const hard = [...asked].sort((a, b) => Number(isRecovery(b.quantity)) - Number(isRecovery(a.quantity)));
   const failed: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };
+  if (easy.length === targets.length && hard.length === 0) return fromNearby(column, targets);
   if (easy.length !== targets.length || hard.length > MOST_HARD || hard.length !== made.length) return failed;
   if (made.some(({ quantity }) => endsOf(column, quantity, 1) === undefined)) return failed;
   let iterations = 0;
   let passage: MethodReport['passage'];
-  for (const method of hard.length === 0 ? QUICK : [...QUICK, fewStagesFirst, pseudoTransient]) {
+  for (const method of [...QUICK, fewStagesFirst, pseudoTransient]) {
     const report = method(column, easy);
     iterations += report.iterations;
     if (!report.isSolved) continue;
@@ -82,6 +83,38 @@ export const easyTargetsAlong: Method = (column, targets) => {
   }
   return { ...failed, iterations, passage };
 };
+
+/** Easy targets that Newton's method does not find from a first profile: with more reflux or less first, then walked to. */
+function fromNearby(column: ColumnEquations, targets: readonly Target[]): MethodReport {
+  let iterations = 0;
+  const nearbys = nearbyTargets(column, [...targets]);
+  const { draws, pumpArounds } = column.input;
+  for (const nearby of nearbys.length === 1 ? nearbys : nearbys.slice(1)) {
+    startProfile(column, SWEEPS, undefined, nearby);
+    for (const method of QUICK) {
+      const report = method(column, nearby);
+      iterations += report.iterations;
+      if (!report.isSolved) continue;
+      const { reached, iterations: walked } = walk(column, nearby, targets, undefined, MOST_NEARBY);
+      iterations += walked;
+      if (reached >= 1) return { isSolved: true, iterations, residual: column.error };
+      // What is drawn or pumped off a stage may dry it as well as too little reflux.
+      if (draws.length + pumpArounds.length === 0 && isDrying(column)) return { isSolved: false, iterations, residual: 1 - reached, isDrying: true };
+      break;
+    }
+  }
+  return { isSolved: false, iterations, residual: Infinity };
+}
+
+/** Whether hardly any liquid or vapour is left on a stage; first bubbles and drops are none. */
+function isDrying(column: ColumnEquations): boolean {
+  const { stages, totalLiquid, totalVapour, fed } = column;
+  for (let j = 0; j < stages; j++) {
+    if (!column.isTotalReboiler(j) && totalLiquid[j] < DRYING * fed) return true;
+    if (!column.isTotalCondenser(j) && totalVapour[j] < DRYING * fed) return true;
+  }
+  return false;
+}
 
 /** Of two hard targets either may be sought first, and where it comes true twice, at either place: the other is met from one of them alone. */
 function waysOf(made: readonly Target[]): { order: Target[]; isHighestFirst: boolean }[] {
@@ -218,7 +251,11 @@ const MOST_HARD = 2;
 const QUICK: readonly Method[] = [newton('whole steps'), newton('halved steps')];
 const EASY_REFLUX = 3;
 /** Of the reflux or boil-up, and of the overhead that was guessed, in this order. */
-const RATIOS = [0.5, 2, 0.2, 0.9, 1.1];
+const RATIOS = [2, 10, 0.5, 0.2, 0.9, 1.1];
+/** Of Newton's steps, for a walk from nearby. */
+const MOST_NEARBY = 120;
+/** Of everything fed. */
+const DRYING = 0.02;
 const OVERHEADS = [0.9, 1.1, 0.75, 1.25];
 const HARDLY = 0.02;
 /** Part of the way left, below which no other beginning is tried. */

@@ -33,6 +33,7 @@ export type {
   Target,
   Top,
 } from './types.ts';
+export { restaged } from './restaged.ts';
 export { cheaperColumn, heatOf } from './otherColumns.ts';
 export { hasBothEnds, keysOf } from './sameSplit.ts';
 export type { Keys } from './sameSplit.ts';

@@ -25,6 +25,8 @@ export interface MethodReport {
   residual: number;
   /** Where a target was sought along another quantity: its place among the targets, and how it went. */
   passage?: { target: number; of: Passage } | undefined;
+  /** Whether it stands where it was met last on the way, a stage hardly wet or hardly any vapour left on it, and the next step finds no column. */
+  isDrying?: boolean;
 }
 
 export type Method = (column: ColumnEquations, targets: readonly Target[]) => MethodReport;

@@ -59,7 +59,8 @@ export const isEasy = (quantity: Quantity): boolean =>
   (quantity.kind === 'ratio' && (quantity.under === null || ['reflux', 'boil-up'].includes(quantity.over.place.at)));
 
 /** What of all that is fed of something is found at a place: more of it there always takes a larger product. */
-export const isRecovery = (quantity: Quantity): boolean => quantity.kind === 'ratio' && quantity.under?.place.at === 'feeds';
+export const isRecovery = (quantity: Quantity): quantity is Extract<Quantity, { kind: 'ratio' }> =>
+  quantity.kind === 'ratio' && quantity.under?.place.at === 'feeds';
 
 /** kg/mol of what is counted at a place. */
 export const meanMolarMass = (place: Place, model: ThermoModel): Quantity => ({

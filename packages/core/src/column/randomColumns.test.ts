@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { soak } from '../testing/soak.ts';
+import { soak, soakImpossible } from '../testing/soak.ts';
 import type { SoakReport } from '../testing/soak.ts';
 
 describe('a hundred random columns of every kind', () => {
@@ -19,3 +19,10 @@ describe('a hundred random columns of every kind', () => {
     expect(report.columns - report.solved, JSON.stringify(report.failed)).toBeLessThanOrEqual(1);
   });
 });
+
+test('sixty columns that cannot be: the cause is told, of none is a column found', () => {
+  const report = soakImpossible(20261130, 60);
+  expect(report.columns).toBe(60);
+  expect(report.solved).toEqual([]);
+  expect(report.told / report.columns, JSON.stringify(report.untold)).toBeGreaterThanOrEqual(0.95);
+}, 120_000);

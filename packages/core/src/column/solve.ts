@@ -2,6 +2,7 @@
 import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome, Reason } from '../numerics/index.ts';
 import { easyTargetsAlong, easyTargetsFirst } from './easyTargets.ts';
+import { beyondBounds } from './beforehand.ts';
 import { ColumnEquations } from './equations.ts';
 import { answerOf, startFrom } from './answer.ts';
 import { fewStagesFirst } from './fewStages.ts';
@@ -14,6 +15,7 @@ import { pseudoTransient } from './pseudoTransient.ts';
 import { startFromGiven, startProfile, usualSweeps } from './start.ts';
 import { refusalOf } from './refusal.ts';
 import type { SweepKind } from './start.ts';
+import { equilibriumStages, fewestAsked } from './totalReflux.ts';
 import type { ColumnInput, GivenProfile, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 
 export interface SolveOptions {
@@ -28,7 +30,7 @@ export interface SolveOptions {
 }
 
 /**
- * @returns solved, or out-of-reach: `no-convergence`, `phases-alike`, `runs-dry`, `draw-too-large`,
+ * @returns solved, or out-of-reach: `stage-beyond-boiling` and `reboiler-would-cool` before anything is solved; `split-needs-more-stages`; `no-convergence`, `phases-alike`, `runs-dry`, `draw-too-large`,
  *          `stopped-short` (its target by its place) or `time-over`, both with the nearest column that was met
  * @throws RangeError when targets and handles are not as many, or an efficiency stands where no vapour comes from below: our mistake
  */
@@ -38,6 +40,8 @@ export function solveColumn(input: ColumnInput, { before, given, only, watch = [
     throw new RangeError(`${input.targets.length} targets for ${column.handles.length} handles`);
   for (let i = 0; i < column.n; i++)
     if (input.efficiency[(input.stages - 1) * column.n + i] !== 1) throw new RangeError('an efficiency on the last stage');
+  const bound = beyondBounds(input);
+  if (bound !== undefined) return outOfReach(bound);
   const record: SolveRecord = { attempts: [] };
   let refused: Reason | undefined;
   let nearest: SolvedColumn | undefined;
@@ -46,8 +50,19 @@ export function solveColumn(input: ColumnInput, { before, given, only, watch = [
     if (input.isOver?.() === true) return outOfReach({ code: 'time-over', ...lastOf(record) }, lastOf(record), nearest);
     if (attempt.start === 'earlier solution' && before === undefined) continue;
     if (attempt.start === 'given profile' && given === undefined) continue;
+    if (attempt.method === 'along another quantity') {
+      const fewest = fewestAsked(input);
+      const stages = equilibriumStages(input);
+      if (fewest !== undefined && fewest > stages + 1)
+        return outOfReach({ code: 'split-needs-more-stages', stages, fewest }, lastOf(record));
+    }
     const report = tried(column, attempt, { before, given }, record);
     if (!report.isSolved) {
+      if (report.isDrying === true && refusalOf(column) === undefined) {
+        nearest = answerOf(column, record, watch);
+        refused = stoppedShort(column, report.residual);
+        break;
+      }
       if (report.passage !== undefined && refusalOf(column) === undefined) {
         nearest = answerOf(column, record, watch);
         refused = beyondPassage(column, report.passage);

@@ -5,16 +5,21 @@
  * Source: Henley & Seader, Equilibrium-Stage Separation Operations in Chemical Engineering (1981), § 12.1, with the mixture's own K-values in place of α.
  */
 import { bubbleTemperature, makeTwoPhases } from '../equilibrium/index.ts';
+import { isRecovery } from './quantities.ts';
 import type { Keys } from './sameSplit.ts';
 import { hasBothEnds } from './sameSplit.ts';
 import type { ColumnInput, SolvedColumn } from './types.ts';
 
 /**
- * @param found a solution of this input
+ * @param found mol/s by component that go overhead and to the bottom
  * @returns equilibrium stages, the kettle and an equilibrium condenser counted, the last one in part; undefined where the climb does not come to the split
  *          (an azeotrope of the keys lies between, or something leaves the column aside)
  */
-export function fewestStages(input: ColumnInput, found: SolvedColumn, keys: Keys): number | undefined {
+export function fewestStages(
+  input: ColumnInput,
+  found: Pick<SolvedColumn, 'overhead' | 'bottoms'>,
+  keys: Keys,
+): number | undefined {
   if (!hasBothEnds(input) || input.draws.length > 0) return undefined;
   const climb = new Climb(input, found, keys);
   for (let round = 0; round < MOST_ROUNDS; round++) {
@@ -22,6 +27,39 @@ export function fewestStages(input: ColumnInput, found: SolvedColumn, keys: Keys
     if (climb.correct(round < BOLD ? 1 : CAREFUL) < SETTLED) return climb.stages;
   }
   return undefined;
+}
+
+/**
+ * The fewest equilibrium stages for what a column of one feed is asked, where that is how much of two components goes overhead; undefined where it is
+ * anything else. A second feed may part at finite reflux what total reflux does not (as a solvent fed above does): nothing is said of it.
+ */
+export function fewestAsked(input: ColumnInput): number | undefined {
+  const asked = input.targets.flatMap(({ quantity, value }) => {
+    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyOne(quantity.over.weights) : -1;
+    return key < 0 ? [] : [{ key, value }];
+  });
+  if (asked.length !== 2 || input.feeds.length !== 1 || !hasBothEnds(input) || input.draws.length > 0) return undefined;
+  const [first, second] = asked;
+  if (first.key === second.key || first.value === second.value) return undefined;
+  const [light, heavy] = first.value > second.value ? [first, second] : [second, first];
+  const { flows, T, P } = input.feeds[0];
+  const lnK = new Float64Array(flows.length);
+  input.model.firstLnK(T, P, lnK);
+  const odds = (value: number): number => Math.log(value / (1 - value));
+  const slope = (odds(light.value) - odds(heavy.value)) / (lnK[light.key] - lnK[heavy.key]);
+  if (!(slope > 0)) return undefined;
+  // What is no key begins as the keys are parted, along their volatilities.
+  const share = flows.map((_, i) => 1 / (1 + Math.exp(-odds(heavy.value) - slope * (lnK[i] - lnK[heavy.key]))));
+  share[light.key] = light.value;
+  share[heavy.key] = heavy.value;
+  const [overhead, bottoms] = [flows.map((flow, i) => flow * share[i]), flows.map((flow, i) => flow * (1 - share[i]))];
+  return fewestStages(input, { overhead, bottoms }, { light: light.key, heavy: heavy.key });
+}
+
+/** Place of the only weight that is not zero; −1 where there is none or another. */
+function onlyOne(weights: Float64Array): number {
+  const places = Array.from(weights.keys()).filter((i) => weights[i] !== 0);
+  return places.length === 1 ? places[0] : -1;
 }
 
 /** Equilibrium stages of a column as it is counted here: without a total condenser and a total reboiler. */
@@ -43,7 +81,7 @@ class Climb {
   private readonly rise: Float64Array;
   private readonly phases;
 
-  constructor(input: ColumnInput, found: SolvedColumn, keys: Keys) {
+  constructor(input: ColumnInput, found: Pick<SolvedColumn, 'overhead' | 'bottoms'>, keys: Keys) {
     const { n } = input.model;
     this.input = input;
     this.keys = keys;

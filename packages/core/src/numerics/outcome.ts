@@ -95,6 +95,10 @@ export type Reason =
       obstacle: Obstacle | null;
     }
   | { code: 'runs-dry'; stage: number; phase: 'liquid' | 'vapour' }
+  /** K: where the vapour pressures of all add up to P (Pa), and where the last boils. */
+  | { code: 'stage-beyond-boiling'; stage: number; wanted: number; coldest: number; hottest: number; P: number }
+  | { code: 'split-needs-more-stages'; stages: number; fewest: number } // equilibrium stages
+  | { code: 'reboiler-would-cool'; reflux: number; heat: number } // mol/mol, W
   | { code: 'higher-needs-more'; stages: number; reflux: number; before: number } // mol/mol
   | { code: 'no-reflux-in-column' }
   | { code: 'no-keys-in-column' }

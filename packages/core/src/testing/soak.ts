@@ -1,6 +1,8 @@
 /** Random columns solved cold, and by the purities they came to; bundled and run by scripts/soak.mjs. */
 import { solveColumn } from '../column/index.ts';
+import type { Reason } from '../numerics/index.ts';
 import { auditColumn } from './columnAudit.ts';
+import { causeTold, impossibleColumns } from './impossibleColumns.ts';
 import { askedByPurity, randomColumns } from './randomColumns.ts';
 import type { RandomColumn } from './randomColumns.ts';
 
@@ -17,6 +19,43 @@ export interface SoakReport {
   times: number[];
 }
 
+/** Whether a reason says that there is no such column, and not only that none was found. */
+const claimsProof = (reason: Reason): boolean =>
+  ['stage-beyond-boiling', 'reboiler-would-cool', 'split-needs-more-stages'].includes(reason.code) ||
+  (reason.code === 'stopped-short' && reason.obstacle !== null);
+
+export interface ImpossibleReport {
+  columns: number;
+  /** The true cause was told. */
+  told: number;
+  solved: string[];
+  untold: string[];
+  /** ms: median, 90 %, 99 %, slowest. */
+  times: number[];
+}
+
+/** Columns that cannot be, each given so many ms. */
+export function soakImpossible(seed: number, count: number, longest = 2000): ImpossibleReport {
+  const report: ImpossibleReport = { columns: 0, told: 0, solved: [], untold: [], times: [] };
+  const times: number[] = [];
+  for (const { words, cause, input } of impossibleColumns(seed, count)) {
+    const began = performance.now();
+    const found = causeTold({ ...input, isOver: () => performance.now() - began > longest });
+    times.push(performance.now() - began);
+    report.columns++;
+    if (found.cause === cause) report.told++;
+    else if (found.cause === 'solved') report.solved.push(words);
+    else report.untold.push(`${words}: ${found.words}`);
+  }
+  report.times = quantilesOf(times);
+  return report;
+}
+
+function quantilesOf(times: number[]): number[] {
+  times.sort((a, b) => a - b);
+  return [0.5, 0.9, 0.99, 1].map((q) => times[Math.min(times.length - 1, Math.floor(q * times.length))]);
+}
+
 export function soak(seed: number, count: number): SoakReport {
   const report: SoakReport = { columns: 0, solved: 0, falselySolved: [], falselyProved: [], failed: [], byMethod: {}, times: [] };
   const times: number[] = [];
@@ -27,8 +66,7 @@ export function soak(seed: number, count: number): SoakReport {
     report.columns++;
     if (outcome.state !== 'solved') {
       const reason = outcome.state === 'out-of-reach' ? outcome.reason.code : 'open';
-      if (outcome.state === 'out-of-reach' && outcome.reason.code === 'stopped-short' && outcome.reason.obstacle !== null)
-        report.falselyProved.push(column.words);
+      if (outcome.state === 'out-of-reach' && claimsProof(outcome.reason)) report.falselyProved.push(`${reason}: ${column.words}`);
       report.failed.push({
         words: column.words,
         reason,
@@ -50,7 +88,6 @@ export function soak(seed: number, count: number): SoakReport {
     const found = one(column);
     if (found !== undefined) askedByPurity(column, found).forEach(one);
   }
-  times.sort((a, b) => a - b);
-  report.times = [0.5, 0.9, 0.99, 1].map((q) => times[Math.min(times.length - 1, Math.floor(q * times.length))]);
+  report.times = quantilesOf(times);
   return report;
 }

@@ -115,6 +115,14 @@ export function explain(reason: Reason, show: Show): string {
       return 'This model has no parameters of a pair to fit. Choose NRTL, Wilson, UNIQUAC or an equation of state; UNIQUAC needs the sizes of both molecules.';
     case 'two-equations':
       return 'An activity model has no critical point. Choose Peng-Robinson or Soave-Redlich-Kwong to see the phase envelope.';
+    case 'stage-beyond-boiling':
+      return reason.wanted > reason.hottest
+        ? `Stage ${show.count(reason.stage)} cannot be at ${show.temperature(reason.wanted)}: at ${show.pressure(reason.P)} the last of the components boils at ${show.temperature(reason.hottest)}. Raise the pressure, or ask for less.`
+        : `Stage ${show.count(reason.stage)} cannot be at ${show.temperature(reason.wanted)}: at ${show.pressure(reason.P)} nothing of these components boils below ${show.temperature(reason.coldest)}. Lower the pressure, or ask for more.`;
+    case 'split-needs-more-stages':
+      return `Even at total reflux this split takes ${show.ratio(reason.fewest)} equilibrium stages; there are ${show.count(reason.stages)}. Give it more rungs, or ask for less.`;
+    case 'reboiler-would-cool':
+      return `The feeds bring ${show.quantity(reason.heat, 'power')} more than a condenser takes at a reflux ratio of ${show.ratio(reason.reflux)} and the products carry away: the reboiler would have to cool. Raise the reflux or the overhead, or feed it colder.`;
     case 'higher-needs-more':
       return `With ${show.count(reason.stages)} stages in the same proportions the split needs a reflux ratio of ${show.ratio(reason.reflux)}, more than ${show.ratio(reason.before)}: the feeds stand where further stages do not help. Move them first.`;
     case 'no-slopes':

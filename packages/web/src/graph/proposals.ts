@@ -70,6 +70,9 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'no-fit':
     case 'nothing-to-fit':
     case 'two-equations':
+    case 'split-needs-more-stages':
+    case 'stage-beyond-boiling':
+    case 'reboiler-would-cool':
     case 'higher-needs-more':
     case 'no-keys-in-column':
     case 'no-reflux-in-column':

@@ -1,0 +1,133 @@
+/**
+ * What can be told of a column's targets before any stage is solved, from the boiling points and heats of its components: bounds that no column passes.
+ *   temperature  a liquid that stands with its vapour has activities of at most 1, so that P ≤ Σ Pᵢˢ(T): it is no colder than two liquids that do not mix
+ *                would boil together; and hardly warmer than the heaviest boils, liquids that hold each other back strongly not counted
+ *   heat         with reflux R and overhead D the condenser takes at most (R + 1) D λ, the products carry away at most what everything fed holds as liquid
+ *                where the heaviest of it, as much as the bottoms are, boils; what feeds bring beyond both, the reboiler would have to take away
+ * Source: the activities: Prigogine & Defay, Chemical Thermodynamics (1954), ch. 16; the balance: any textbook's.
+ */
+import { bubbleTemperature } from '../equilibrium/index.ts';
+import type { Reason } from '../numerics/index.ts';
+import { PhaseProperties } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+import { total } from './feeds.ts';
+import type { ColumnInput, Quantity } from './types.ts';
+
+export function beyondBounds(input: ColumnInput): Reason | undefined {
+  return tooHotOrCold(input) ?? reboilerThatCools(input);
+}
+
+function tooHotOrCold({ model, pressure, targets, subcooling }: ColumnInput): Reason | undefined {
+  for (const { quantity, value } of targets) {
+    if (quantity.kind !== 'temperature' || (quantity.stage === 1 && subcooling !== null)) continue;
+    const P = pressure[quantity.stage - 1];
+    const range = boilingRange(model, P);
+    if (range === undefined) continue;
+    const [coldest, hottest] = range;
+    if (value < coldest - ALLOWED_BELOW || value > hottest + ALLOWED_ABOVE)
+      return { code: 'stage-beyond-boiling', stage: quantity.stage, wanted: value, coldest, hottest, P };
+  }
+  return undefined;
+}
+
+/**
+ * K between which liquids of these components boil: where their vapour pressures add up to P, and where the last of them boils alone. Undefined where one of
+ * them does not boil at P by itself.
+ */
+function boilingRange(model: ThermoModel, P: number): [number, number] | undefined {
+  const boiling = boilingPoints(model, P);
+  if (boiling === undefined) return undefined;
+  let [low, high] = [0.5 * Math.min(...boiling), Math.min(...boiling)];
+  for (let halving = 0; halving < HALVINGS; halving++) {
+    const T = (low + high) / 2;
+    // ln Pˢ falls along 1/T by λ/R, which is taken small, so that the sum is rather too large.
+    const sum = boiling.reduce((all, Tb) => all + Math.exp(STEEPNESS * (1 - Tb / T)), 0);
+    if (sum < 1) low = T;
+    else high = T;
+  }
+  return [low, Math.max(...boiling)];
+}
+
+function boilingPoints(model: ThermoModel, P: number): number[] | undefined {
+  const [pure, y] = [new Float64Array(model.n), new Float64Array(model.n)];
+  const boiling: number[] = [];
+  for (let i = 0; i < model.n; i++) {
+    pure.fill(TRACE);
+    pure[i] = 1 - TRACE * (model.n - 1);
+    const found = bubbleTemperature(model, P, pure, y);
+    if (found.state !== 'solved') return undefined;
+    boiling.push(found.value);
+  }
+  return boiling;
+}
+
+function reboilerThatCools(input: ColumnInput): Reason | undefined {
+  const { model, targets, feeds, pressure, stages, bottom, draws, pumpArounds, heat } = input;
+  const reflux = targets.find(({ quantity }) => isReflux(quantity))?.value;
+  const overhead = targets.find(({ quantity }) => isOverhead(quantity))?.value;
+  if (reflux === undefined || overhead === undefined || bottom === 'none') return undefined;
+  if (draws.length > 0 || pumpArounds.length > 0 || input.free.length > 0) return undefined;
+  const fed = Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0));
+  const P = pressure[stages - 1];
+  const bottoms = heaviestOf(model, fed, total(fed) - overhead, feeds[0].T, P);
+  const hottest = bottoms === undefined ? undefined : boilingPoint(model, P, bottoms);
+  const top = boilingPoint(model, pressure[0], fed);
+  if (hottest === undefined || top === undefined) return undefined;
+  const carried = heatsOf(model, hottest + ALLOWED_ABOVE / 3, P).liquid.reduce((sum, h, i) => sum + fed[i] * h, 0);
+  const taken = (reflux + 1) * overhead * Math.max(...heatsOf(model, top - ALLOWED_ABOVE, pressure[0]).vaporisation);
+  const brought = feeds.reduce((sum, { flows, enthalpy }) => sum + enthalpy * total(flows), 0) + heat.reduce((a, b) => a + b, 0);
+  const most = carried + taken - brought;
+  return most < 0 ? { code: 'reboiler-would-cool', reflux, heat: -most } : undefined;
+}
+
+/** So much of the heaviest of what is fed, as volatile as the first K-values say: mol/s by component; undefined where there is not so much. */
+function heaviestOf(model: ThermoModel, fed: Float64Array, flow: number, T: number, P: number): Float64Array | undefined {
+  const lnK = new Float64Array(model.n);
+  model.firstLnK(T, P, lnK);
+  const taken = new Float64Array(model.n);
+  let left = flow;
+  for (const i of Array.from(lnK.keys()).sort((a, b) => lnK[a] - lnK[b])) {
+    taken[i] = Math.min(left, fed[i]);
+    left -= taken[i];
+  }
+  return flow > 0 && left <= 0 ? taken : undefined;
+}
+
+/** K of a liquid of these flows; undefined where it has none. */
+function boilingPoint(model: ThermoModel, P: number, flows: Float64Array): number | undefined {
+  const found = bubbleTemperature(model, P, normal(flows), new Float64Array(model.n));
+  return found.state === 'solved' ? found.value : undefined;
+}
+
+const normal = (flows: Float64Array): Float64Array => {
+  const sum = total(flows);
+  return flows.map((flow) => Math.max(flow / sum, TRACE));
+};
+
+const isReflux = (q: Quantity): boolean => q.kind === 'ratio' && q.over.place.at === 'reflux' && q.under?.place.at === 'overhead';
+
+const isOverhead = (q: Quantity): boolean =>
+  q.kind === 'ratio' && q.under === null && q.over.place.at === 'overhead' && q.over.weights.every((w) => w === 1);
+
+/** J/mol of each component alone: as liquid, and as vapour more than that. */
+function heatsOf(model: ThermoModel, T: number, P: number): { liquid: number[]; vaporisation: number[] } {
+  const out = new PhaseProperties(model.n);
+  const pure = new Float64Array(model.n);
+  const heat = (phase: 'liquid' | 'vapour', i: number): number => {
+    pure.fill(TRACE);
+    pure[i] = 1 - TRACE * (model.n - 1);
+    model.evaluate(phase, pure, out.at(T, P), 'all');
+    return out.enthalpy;
+  };
+  const liquid = Array.from(pure, (_, i) => heat('liquid', i));
+  return { liquid, vaporisation: liquid.map((h, i) => heat('vapour', i) - h) };
+}
+
+/** mol/mol of the others in a component that is looked at alone. */
+const TRACE = 1e-9;
+const HALVINGS = 40;
+/** λ/(R T) at boiling: 10.5 by Trouton's rule, 7 to 8 of acids whose vapour pairs. */
+const STEEPNESS = 8;
+/** K by which the bounds are widened: for what a vapour that is not ideal does, and for liquids that boil above the heavier of them. */
+const ALLOWED_BELOW = 10;
+const ALLOWED_ABOVE = 30;
