@@ -23,7 +23,9 @@ function reportOf() {
     const options = ['build', '--logLevel', 'error', '--ssr', entry, '--outDir', folder, '--emptyOutDir'];
     execFileSync(nodeBin('vite'), options, { cwd: ROOT, stdio: 'inherit' });
     writeFileSync(join(folder, 'package.json'), '{"type":"module"}');
-    const out = execFileSync(process.execPath, [join(folder, 'soak.js'), String(seed), String(columns), String(impossible)], { maxBuffer: 2 ** 28 });
+    const out = execFileSync(process.execPath, [join(folder, 'soak.js'), String(seed), String(columns), String(impossible)], {
+      maxBuffer: 2 ** 28,
+    });
     return JSON.parse(out.toString('utf8'));
   } finally {
     rmSync(folder, { recursive: true, force: true });

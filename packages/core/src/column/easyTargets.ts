@@ -99,7 +99,8 @@ function fromNearby(column: ColumnEquations, targets: readonly Target[]): Method
       iterations += walked;
       if (reached >= 1) return { isSolved: true, iterations, residual: column.error };
       // What is drawn or pumped off a stage may dry it as well as too little reflux.
-      if (draws.length + pumpArounds.length === 0 && isDrying(column)) return { isSolved: false, iterations, residual: 1 - reached, isDrying: true };
+      if (draws.length + pumpArounds.length === 0 && isDrying(column))
+        return { isSolved: false, iterations, residual: 1 - reached, isDrying: true };
       break;
     }
   }

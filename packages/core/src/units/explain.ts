@@ -92,7 +92,7 @@ export function explain(reason: Reason, show: Show): string {
     case 'no-convergence':
       return `No answer in ${show.count(reason.iterations)} steps; ${reason.residual < 1e99 ? `the largest error left is ${show.share(reason.residual)}` : 'the error grew beyond measure'}.`;
     case 'time-over':
-      return `Not found in the time allowed (${show.count(reason.iterations)} steps). Allow more time, or ask for something easier first.`;
+      return `Not found in the time allowed (${show.count(reason.iterations)} steps). Search on, or ask for something easier first.`;
     case 'not-finite':
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
     case 'in-feed':

@@ -5,9 +5,6 @@ import { expose } from 'comlink';
 
 const solver = createCaseSolver();
 
-/** ms that a column may take before its page is told that it was not found in time. */
-const LONGEST = 20_000;
-
 const engine = {
   solve(document: CaseDocument, unit: string) {
     const began = performance.now();
@@ -16,9 +13,10 @@ const engine = {
   },
   estimate: solver.estimate,
   graphBeside: solver.graphBeside,
-  ladder(document: CaseDocument, unit: string) {
+  /** @param longest ms after which it is told that the column was not found in time */
+  ladder(document: CaseDocument, unit: string, longest: number) {
     const began = performance.now();
-    const result = solver.ladder(document, unit, () => performance.now() - began > LONGEST);
+    const result = solver.ladder(document, unit, () => performance.now() - began > longest);
     return { result, milliseconds: performance.now() - began };
   },
 };

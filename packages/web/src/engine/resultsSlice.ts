@@ -10,11 +10,21 @@ export interface Results {
   ladder: { result: LadderResult; milliseconds: number } | null;
   /** The last column that was solved: it stays to be seen until another one is. */
   lastLadder: LadderFacts | null;
+  /** The ladder, by the hash of its inputs, that is to be searched for longer than usual. */
+  searchedOn: string | null;
   /** The engine's own failure, which is our mistake and must be seen. */
   failure: string | null;
 }
 
-const initialState: Results = { solved: null, estimate: null, graphBeside: null, ladder: null, lastLadder: null, failure: null };
+const initialState: Results = {
+  solved: null,
+  estimate: null,
+  graphBeside: null,
+  ladder: null,
+  lastLadder: null,
+  searchedOn: null,
+  failure: null,
+};
 
 const resultsSlice = createSlice({
   name: 'results',
@@ -43,6 +53,9 @@ const resultsSlice = createSlice({
       const outcome = state.ladder?.result.outcome;
       return outcome?.state === 'solved' ? { ...state, lastLadder: outcome.value } : state;
     },
+    ladderSearchedOn(state, { payload }: PayloadAction<string>) {
+      return { ...state, searchedOn: payload, ladder: null };
+    },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
     },
@@ -58,6 +71,7 @@ export const {
   graphBesideSolved,
   ladderPassed,
   ladderReturned,
+  ladderSearchedOn,
   ladderSolved,
   resultsCleared,
 } = resultsSlice.actions;

@@ -1,16 +1,18 @@
+import { inputHashes } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { demoCases } from '@keen-ladder/schema/demo';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore } from '../app/store.ts';
-import { caseOpened, notesWritten } from '../document/documentSlice.ts';
-import { followDocument, PATIENCE } from './solving.ts';
+import { caseOpened, columnSet, notesWritten } from '../document/documentSlice.ts';
+import { ladderSearchedOn } from './resultsSlice.ts';
+import { followDocument, LONGEST, PATIENCE } from './solving.ts';
 import type { RunningEngine } from './solving.ts';
 
 /** An engine that says what it is asked; the first one never ends a column. */
-function engines() {
+function engines(first = 1) {
   const asked: string[] = [];
   const stopped: number[] = [];
-  let started = 0;
+  let started = first - 1;
   const start = (): RunningEngine => {
     const number = ++started;
     const engine = {
@@ -18,8 +20,8 @@ function engines() {
         asked.push(`${number} solve ${document.notes}`);
         return Promise.resolve({ results: { absorption: {} }, milliseconds: 1 });
       },
-      ladder: (document: CaseDocument) => {
-        asked.push(`${number} ladder ${document.notes}`);
+      ladder: (document: CaseDocument, _: string, longest: number) => {
+        asked.push(`${number} ladder ${document.notes} ${longest}`);
         const result = { outcome: { state: 'open', points: [] } };
         return number === 1 ? new Promise(() => undefined) : Promise.resolve({ result, milliseconds: 1 });
       },
@@ -29,12 +31,13 @@ function engines() {
   return { start, asked, stopped };
 }
 
-function ladderPage() {
+/** @param first number of the first engine */
+function ladderPage(first = 1) {
   const [demo] = demoCases();
   const store = createStore();
   if (demo === undefined) throw new Error('no demo');
   store.dispatch(caseOpened({ ...demo.document, notes: 'first' }));
-  const running = engines();
+  const running = engines(first);
   const leave = followDocument(store, () => 'column', running.start);
   return { store, leave, ...running };
 }
@@ -51,23 +54,38 @@ afterEach(() => {
 test('an edit does not wait for a column that does not end: a new engine solves it', async () => {
   const { store, asked, stopped, leave } = ladderPage();
   await vi.advanceTimersByTimeAsync(PATIENCE / 2);
-  expect(asked).toEqual(['1 solve first', '1 ladder first']);
+  expect(asked).toEqual(['1 solve first', `1 ladder first ${LONGEST.usual}`]);
   store.dispatch(notesWritten('second', 'typing'));
   store.dispatch(notesWritten('third', 'typing'));
   await vi.advanceTimersByTimeAsync(PATIENCE / 2 - 10);
   expect(stopped).toEqual([]);
   await vi.advanceTimersByTimeAsync(20);
   expect(stopped).toEqual([1]);
-  expect(asked.slice(2)).toEqual(['2 solve third', '2 ladder third']);
+  expect(asked.slice(2)).toEqual(['2 solve third', `2 ladder third ${LONGEST.usual}`]);
   expect(store.getState().results.ladder?.result.outcome.state).toBe('open');
   leave();
   expect(stopped).toEqual([1, 2]);
+});
+
+test('a ladder that was not found in time is searched for longer where that is asked', async () => {
+  const { store, asked, leave } = ladderPage(2);
+  await vi.advanceTimersByTimeAsync(PATIENCE / 2);
+  expect(asked).toEqual(['2 solve first', `2 ladder first ${LONGEST.usual}`]);
+  const hash = inputHashes(store.getState().document.present, 'column').ladder;
+  store.dispatch(ladderSearchedOn(hash));
+  await vi.advanceTimersByTimeAsync(PATIENCE / 2);
+  expect(asked.slice(2)).toEqual(['2 solve first', `2 ladder first ${LONGEST.on}`]);
+  // Another document is searched for as long as usual again.
+  store.dispatch(columnSet({ column: 'column', change: { service: 'stripping' } }));
+  await vi.advanceTimersByTimeAsync(PATIENCE);
+  expect(asked.at(-1)).toBe(`2 ladder first ${LONGEST.usual}`);
+  leave();
 });
 
 test('a long column that nobody has changed is let run', async () => {
   const { asked, stopped, leave } = ladderPage();
   await vi.advanceTimersByTimeAsync(60 * PATIENCE);
   expect(stopped).toEqual([]);
-  expect(asked).toEqual(['1 solve first', '1 ladder first']);
+  expect(asked).toEqual(['1 solve first', `1 ladder first ${LONGEST.usual}`]);
   leave();
 });

@@ -1,4 +1,5 @@
 /** Keeps the results up with the document: one request at a time, and of those that wait only the newest. */
+import { inputHashes } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
@@ -14,6 +15,9 @@ const PAUSE = 120;
 
 /** Milliseconds after which a column of a document that is no longer the newest is given up, with its engine. */
 export const PATIENCE = 1000;
+
+/** Milliseconds that a ladder is searched for, and where it was asked to be searched on. */
+export const LONGEST = { usual: 2000, on: 20_000 };
 
 export interface RunningEngine {
   engine: Remote<Engine>;
@@ -35,6 +39,7 @@ export function followDocument(
 ): () => void {
   let running = start(store);
   let seen: CaseDocument | undefined;
+  let seenSearch: string | null = null;
   let waiting: CaseDocument | undefined;
   /** The document whose ladder was solved last. */
   let ladderOf: CaseDocument | undefined;
@@ -82,7 +87,8 @@ export function followDocument(
     if (ladderOf === document) return;
     ladderOf = document;
     patienceEnds = performance.now() + PATIENCE;
-    store.dispatch(ladderSolved(await running.engine.ladder(document, unit)));
+    const isOn = store.getState().results.searchedOn === inputHashes(document, unit).ladder;
+    store.dispatch(ladderSolved(await running.engine.ladder(document, unit, isOn ? LONGEST.on : LONGEST.usual)));
   }
 
   /** What takes longer is worked out when the engineer pauses. */
@@ -97,9 +103,12 @@ export function followDocument(
   }
 
   function look(): void {
-    const document = store.getState().document.present;
-    if (document === seen) return;
+    const { document: history, results } = store.getState();
+    const document = history.present;
+    if (document === seen && results.searchedOn === seenSearch) return;
+    if (document === seen) ladderOf = undefined;
     seen = document;
+    seenSearch = results.searchedOn;
     waiting = document;
     window.clearTimeout(pause);
     window.clearTimeout(patience);

@@ -5,8 +5,10 @@ import { Button } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/parts.ts';
-import { selectDocument } from '../document/selectors.ts';
+import { selectDocument, selectHashes } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
+import { ladderSearchedOn } from '../engine/resultsSlice.ts';
+import { LONGEST } from '../engine/solving.ts';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import {
   selectEstimateResult,
@@ -37,6 +39,7 @@ function WayOut({ column, reason }: { column: Column; reason: Reason }) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(selectDocument);
   const show = useAppSelector(selectShowQuantity);
+  const hash = useAppSelector((state) => selectHashes(state)?.ladder);
   const targets = column.ladder?.targets ?? [];
   const named = (name: string) =>
     targets.find(({ quantity, isInForce }) => isInForce && quantityName(document, column, quantity) === name);
@@ -49,6 +52,12 @@ function WayOut({ column, reason }: { column: Column; reason: Reason }) {
       </Button>
     );
   }
+  if (reason.code === 'time-over' && hash !== undefined)
+    return (
+      <Button type="primary" onClick={() => dispatch(ladderSearchedOn(hash))}>
+        Search on, up to {LONGEST.on / 1000} s
+      </Button>
+    );
   if (reason.code === 'stopped-short') {
     const target = named(reason.target);
     if (target === undefined) return null;
