@@ -40,6 +40,10 @@ test('an estimate becomes a ladder in one action, is undone in one, and says lat
 }) => {
   await openCopy(page, url(), 'Acetone from wash water', 'ladder');
   await page.getByRole('button', { name: 'Carry over from the graph' }).click();
+  // Beside what it was made from: the same reflux, not another stop's.
+  const reflux = page.getByRole('table', { name: 'Beside the graph' }).getByRole('row', { name: 'Reflux ratio' }).getByRole('cell');
+  await expect(reflux.first()).toHaveText(/^\d/);
+  expect(await reflux.nth(1).textContent()).toBe(await reflux.nth(0).textContent());
   await expect(stopState(page, 'Ladder')).toContainText('solved');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Carry over from the graph' })).toBeVisible();

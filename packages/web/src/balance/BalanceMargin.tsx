@@ -33,7 +33,9 @@ function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
     ...(bubblePoint === null ? [] : [['Bubble point', quantity(bubblePoint, 'temperature')] satisfies [string, string]]),
     ...(dewPoint === null ? [] : [['Dew point', quantity(dewPoint, 'temperature')] satisfies [string, string]]),
     ['State', stateWords(facts)],
-    ...(facts.q === null ? [] : [['Feed quality q', formatFixed(facts.q, 3)] satisfies [string, string]]),
+    ...(facts.q === null
+      ? []
+      : [[`Feed quality q at ${quantity(facts.P, 'pressure')}`, formatFixed(facts.q, 3)] satisfies [string, string]]),
     ['Enthalpy', quantity(facts.enthalpy, 'molarEnergy')],
     ['Mean molar mass', quantity(facts.molarMass, 'molarMass')],
     ['Molar flow', quantity(facts.molarFlow, 'molarFlow')],

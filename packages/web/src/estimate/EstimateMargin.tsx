@@ -74,7 +74,7 @@ function EstimateFigures({ facts }: { facts: EstimateFacts }) {
     ['Stages, Eduljee', formatFixed(facts.stages.eduljee, 1), why.stages],
     ['Feed stage, Fenske', String(facts.feedStage.fenske), why.fenskeFeed],
     ['Feed stage, Kirkbride', String(facts.feedStage.kirkbride), why.kirkbrideFeed],
-    ['Feed quality q', formatFixed(facts.q, 3), why.q],
+    [`Feed quality q at ${quantity(facts.pressure.feed, 'pressure')}`, formatFixed(facts.q, 3), why.q],
     ['Volatility of the keys', formatFixed(meanOfKeys(facts, components), 3), why.alpha],
     ['Tray efficiency', formatFixed(facts.efficiency.value, 3), why.efficiency],
     ['Real trays', String(facts.trays), why.trays],

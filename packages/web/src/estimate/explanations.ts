@@ -28,6 +28,6 @@ export function explanations(facts: EstimateFacts, components: Names) {
         ? 'As given.'
         : `O’Connell: E = 0.503 (α μ)^−0.226, μ = ${n(facts.efficiency.viscosity * 1e3, 3)} mPa s, α at the mean temperature of the column: ${n(facts.efficiency.value, 3)}`,
     trays: `(N − ${facts.condenser === 'total' ? 1 : 2})/E = (${formatFixed(facts.stagesChosen, 1)} − ${facts.condenser === 'total' ? 1 : 2})/${n(facts.efficiency.value, 3)}, rounded up`,
-    q: `q = (hV − hF)/(hV − hL) at the pressure of the feed = ${n(facts.q, 4)}`,
+    q: `q = (hV − hF)/(hV − hL) at the column's pressure where the feed enters = ${n(facts.q, 4)}; the feed's own page tells it at the feed's own pressure`,
   };
 }

@@ -172,7 +172,7 @@ function FeedLine({ feed, place }: { feed: Stream; place: number }) {
   const words =
     facts === null
       ? 'not complete'
-      : `${show(facts.molarFlow, 'molarFlow')}, ${formatFraction(facts.moleFractions[0] ?? 0, 3)} mol/mol${q === undefined ? '' : `, q ${formatNumber(q, 3)}`}`;
+      : `${show(facts.molarFlow, 'molarFlow')}, ${formatFraction(facts.moleFractions[0] ?? 0, 3)} mol/mol${q === undefined ? '' : `, q ${formatNumber(q, 3)} in the column`}`;
   return (
     <p className="line">
       <span>{feed.name}</span>

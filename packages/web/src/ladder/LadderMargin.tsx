@@ -1,6 +1,6 @@
 /** What the ladder says: the rung that is pointed at, products, remarks, the estimate beside it, how it was solved. */
 import { capital, findUnit, formatNumber, formatQuantity, fromSI, quantityDimension, quantityName } from '@keen-ladder/core';
-import type { EstimateFacts, LadderFacts, Reason, Warning } from '@keen-ladder/core';
+import type { EstimateFacts, GraphDesign, LadderFacts, Reason, Warning } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
@@ -12,6 +12,7 @@ import { LONGEST } from '../engine/solving.ts';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import {
   selectEstimateResult,
+  selectGraphResult,
   selectIsLadderStale,
   selectLadderMilliseconds,
   selectLastLadderStanding,
@@ -26,7 +27,7 @@ export function LadderMargin({ column, pointed }: { column: Column; pointed: num
   return (
     <aside className="margin" aria-label="What the ladder says" data-stale={isStale}>
       <Said standing={standing} waiting="Solving …" wayOut={(reason) => <WayOut column={column} reason={reason} />}>
-        {(facts, warnings) => <Solved facts={facts} warnings={warnings} pointed={pointed} />}
+        {(facts, warnings) => <Solved column={column} facts={facts} warnings={warnings} pointed={pointed} />}
       </Said>
       <h2>Notes</h2>
       <Notes />
@@ -83,13 +84,13 @@ function WayOut({ column, reason }: { column: Column; reason: Reason }) {
 }
 
 interface SolvedProps {
+  column: Column;
   facts: LadderFacts;
   warnings: Warning[];
   pointed: number;
 }
 
-function Solved({ facts, warnings, pointed }: SolvedProps) {
-  const outcome = useAppSelector(selectEstimateResult)?.outcome;
+function Solved({ column, facts, warnings, pointed }: SolvedProps) {
   return (
     <>
       {pointed > 0 && pointed <= facts.stages ? <Rung facts={facts} rung={pointed} /> : <Products facts={facts} />}
@@ -99,7 +100,7 @@ function Solved({ facts, warnings, pointed }: SolvedProps) {
           Nothing to remark: the split is the one meant, every stage is wet, and the site’s utilities reach.
         </p>
       )}
-      {outcome?.state === 'solved' && <BesideEstimate facts={facts} estimate={outcome.value} />}
+      <BesideBefore column={column} facts={facts} />
       <SolveLog facts={facts} />
     </>
   );
@@ -200,28 +201,79 @@ function Rung({ facts, rung }: { facts: LadderFacts; rung: number }) {
   );
 }
 
-function BesideEstimate({ facts, estimate }: { facts: LadderFacts; estimate: EstimateFacts }) {
+/** What the ladder was to become, by the stop that it begins with: the graph where there is one, else the estimate. */
+function BesideBefore({ column, facts }: { column: Column; facts: LadderFacts }) {
+  const graph = useAppSelector(selectGraphResult)?.outcome;
+  const estimate = useAppSelector(selectEstimateResult)?.outcome;
+  if (graph?.state === 'solved')
+    return <Beside name="graph" before={ofGraph(graph.value)} condenser={column.condenser} facts={facts} />;
+  if (estimate?.state !== 'solved') return null;
+  return <Beside name="estimate" before={ofEstimate(estimate.value)} condenser={estimate.value.condenser} facts={facts} />;
+}
+
+/** K and W; null where the stop does not say. */
+interface Before {
+  reflux: number;
+  stages: number;
+  top: number | null;
+  bottom: number | null;
+  condenserDuty: number;
+  reboilerDuty: number | null;
+}
+
+const ofGraph = ({ reflux, whole, flows }: GraphDesign): Before => ({
+  reflux,
+  stages: whole,
+  top: null,
+  bottom: null,
+  condenserDuty: flows.condenserDuty,
+  reboilerDuty: flows.reboilerDuty,
+});
+
+const ofEstimate = (facts: EstimateFacts): Before => ({
+  reflux: facts.reflux,
+  stages: facts.stagesChosen,
+  top: facts.condenserTemperature,
+  bottom: facts.temperature.bottom,
+  condenserDuty: facts.condenserDuty,
+  reboilerDuty: facts.reboilerDuty,
+});
+
+interface BesideProps {
+  name: 'graph' | 'estimate';
+  before: Before;
+  condenser: Column['condenser'];
+  facts: LadderFacts;
+}
+
+function Beside({ name, before, condenser, facts }: BesideProps) {
   const { display, site } = useAppSelector(selectTable);
   const T = findUnit('temperature', display.temperature);
   const W = findUnit('power', display.power);
   const temperature = (value: number): string => formatQuantity(value, T, site);
   const power = (value: number | null): string => (value === null ? 'none' : formatNumber(fromSI(value, W, site), 4));
   const rows: [string, string, string][] = [
-    ['Reflux ratio', formatNumber(estimate.reflux, 3), facts.refluxRatio === null ? 'none' : formatNumber(facts.refluxRatio, 3)],
-    ['Equilibrium stages', formatNumber(estimate.stagesChosen, 3), String(facts.stages - (estimate.condenser === 'total' ? 1 : 0))],
-    [`Top, ${T.id}`, temperature(estimate.condenserTemperature), temperature(facts.condensateT)],
-    [`Bottom, ${T.id}`, temperature(estimate.temperature.bottom), temperature(facts.T.at(-1) ?? 0)],
-    [`Condenser, ${W.id}`, power(estimate.condenserDuty), power(facts.condenserDuty)],
-    [`Reboiler, ${W.id}`, power(estimate.reboilerDuty), power(facts.reboilerDuty)],
+    ['Reflux ratio', formatNumber(before.reflux, 3), facts.refluxRatio === null ? 'none' : formatNumber(facts.refluxRatio, 3)],
+    [
+      name === 'graph' ? 'Stages' : 'Equilibrium stages',
+      formatNumber(before.stages, 3),
+      String(facts.stages - (condenser === 'total' ? 1 : 0)),
+    ],
   ];
+  if (before.top !== null) rows.push([`Top, ${T.id}`, temperature(before.top), temperature(facts.condensateT)]);
+  if (before.bottom !== null) rows.push([`Bottom, ${T.id}`, temperature(before.bottom), temperature(facts.T.at(-1) ?? 0)]);
+  rows.push(
+    [`Condenser, ${W.id}`, power(before.condenserDuty), power(facts.condenserDuty)],
+    [`Reboiler, ${W.id}`, power(before.reboilerDuty), power(facts.reboilerDuty)],
+  );
   return (
     <>
-      <h2>Beside the estimate</h2>
-      <table className="figures-table" aria-label="Beside the estimate">
+      <h2>Beside the {name}</h2>
+      <table className="figures-table" aria-label={`Beside the ${name}`}>
         <thead>
           <tr>
             <th />
-            <th scope="col">estimate</th>
+            <th scope="col">{name}</th>
             <th scope="col">ladder</th>
           </tr>
         </thead>
