@@ -3,6 +3,7 @@
  * version it started from. While the server is away it is tried again; when the case was saved elsewhere, a person chooses.
  */
 import type { CaseDocument, OpenCase } from '@keen-ladder/schema';
+import isEqual from 'fast-deep-equal';
 import { ActionCreators } from 'redux-undo';
 import { api, ApiError } from '../api/client.ts';
 import type { AppStore } from '../app/store.ts';
@@ -33,6 +34,8 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
   let version = 0;
   /** The document the server has, or undefined when it has an older one than any we know. */
   let onServer: CaseDocument | undefined;
+  /** Sent, but no reply came: the server may have it all the same. */
+  let unanswered: CaseDocument | undefined;
   let seen: CaseDocument | undefined;
   let timer: number | undefined;
   let sending = false;
@@ -84,6 +87,7 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
       const reply = await api.saveCase(id, version, document);
       if (id === caseId) await received(id, document, reply);
     } catch (error) {
+      unanswered = document;
       if (id === caseId) failed(error);
     } finally {
       sending = false;
@@ -94,8 +98,16 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
 
   async function received(id: string, document: CaseDocument, reply: Awaited<ReturnType<typeof api.saveCase>>): Promise<void> {
     retryAfter = RETRY_FIRST;
+    const lost = unanswered;
+    unanswered = undefined;
     if (reply.state === 'conflict') {
-      store.dispatch(stood({ state: 'conflict', current: reply.current }));
+      const { current } = reply;
+      // What stands there is what was sent from here: its reply was lost on the way, and nobody else saved.
+      if (lost !== undefined && isEqual(current.document, lost)) {
+        version = current.version;
+        onServer = lost;
+        if (present() === lost) store.dispatch(stood({ state: 'saved', at: current.updatedAt }));
+      } else store.dispatch(stood({ state: 'conflict', current }));
       return;
     }
     version = reply.saved.version;
@@ -152,7 +164,7 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
       for (const stale of older) await drafts.forget(id, stale.tab);
       version = opened.version;
       onServer = opened.document;
-      const differs = draft !== undefined && JSON.stringify(draft.document) !== JSON.stringify(opened.document);
+      const differs = draft !== undefined && !isEqual(draft.document, opened.document);
       show(opened, differs ? draft.document : opened.document);
       caseId = id;
       store.dispatch(stood({ state: 'saved', at: opened.updatedAt }));
