@@ -38,14 +38,19 @@ describe('a feed that splits', () => {
     const y = new Float64Array(3);
     const bubble = solvedValue(bubbleTemperature(model, 101325, z, y));
     const seen = new Set<number>();
+    let boils = Infinity;
     for (let T = 330; T < 350; T += 0.25) {
       const phases = split(model, T, 101325, z);
       seen.add(phases.length);
+      if (kinds(phases).includes('vapour')) boils = Math.min(boils, T);
       expectEquilibrium(model, T, 101325, z, phases);
       if (phases.length === 3) expect(kinds(phases)).toEqual(['vapour', 'liquid', 'liquid']);
     }
     expect(seen.has(3)).toBe(true);
-    expect(bubble).toBeGreaterThan(300);
+    // Nothing of the three boils below their azeotrope of two liquids, 64.6 °C (tools/reference/azeotropes.csv, AZ149), and this feed hardly above it.
+    expect(Math.abs(boils - (273.15 + 64.6))).toBeLessThan(0.75);
+    // One liquid that does not part would boil sooner: it is not stable there.
+    expect(bubble).toBeLessThan(boils - 1);
   });
   test('is the two-phase flash where the liquid is stable', () => {
     const model = raoult(databankRecord('benzene'), databankRecord('toluene'));
