@@ -1,5 +1,5 @@
 // npm run soak -- --columns 500 --impossible 150 --seed S: random columns solved untuned, and columns that cannot be with what is said of them, told in
-// figures; those that failed are kept under tools/soak/.
+// figures; those that failed are kept under tools/soak/. --quality asks each column for a share, a recovery, a temperature and a duty instead of purities.
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -12,6 +12,7 @@ const { values } = parseArgs({
     columns: { type: 'string', default: '500' },
     impossible: { type: 'string', default: '150' },
     seed: { type: 'string', default: '1' },
+    quality: { type: 'boolean', default: false },
   },
 });
 const [columns, impossible, seed] = [values.columns, values.impossible, values.seed].map(Number);
@@ -23,9 +24,13 @@ function reportOf() {
     const options = ['build', '--logLevel', 'error', '--ssr', entry, '--outDir', folder, '--emptyOutDir'];
     execFileSync(nodeBin('vite'), options, { cwd: ROOT, stdio: 'inherit' });
     writeFileSync(join(folder, 'package.json'), '{"type":"module"}');
-    const out = execFileSync(process.execPath, [join(folder, 'soak.js'), String(seed), String(columns), String(impossible)], {
-      maxBuffer: 2 ** 28,
-    });
+    const out = execFileSync(
+      process.execPath,
+      [join(folder, 'soak.js'), String(seed), String(columns), String(impossible), values.quality ? '1' : '0'],
+      {
+        maxBuffer: 2 ** 28,
+      },
+    );
     return JSON.parse(out.toString('utf8'));
   } finally {
     rmSync(folder, { recursive: true, force: true });

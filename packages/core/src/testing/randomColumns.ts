@@ -392,3 +392,36 @@ export function askedByPurity({ words, input }: RandomColumn, found: SolvedColum
     },
   ];
 }
+
+/**
+ * The same column asked for something of quality that it came to, in place of its reflux or of its overhead flow: the share of a component overhead, its
+ * recovery, the temperature of a stage, the heat of the reboiler. Shares nearer to nothing or to the whole than a thousandth of a per cent are not asked.
+ */
+export function askedByQuality({ words, input }: RandomColumn, found: SolvedColumn, random: () => number): RandomColumn[] {
+  const n = input.model.n;
+  const isReflux = ({ quantity: q }: Target): boolean => q.kind === 'ratio' && q.over.place.at === 'reflux';
+  const isOverhead = ({ quantity: q }: Target): boolean => q.kind === 'ratio' && q.under === null && q.over.place.at === 'overhead';
+  const places = [input.targets.findIndex(isReflux), input.targets.findIndex(isOverhead)].filter((k) => k >= 0);
+  const overhead = found.overhead.reduce((a, b) => a + b, 0);
+  const asked = (name: string, target: Target): RandomColumn[] => {
+    const instead = pick(random, places);
+    const targets = input.targets.map((own, k) => (k === instead ? target : own));
+    return [{ words: `${words}; ${name} in place of target ${instead}`, input: { ...input, targets } }];
+  };
+  const i = Math.floor(random() * n);
+  const stage = 2 + Math.floor(random() * Math.max(1, input.stages - 2));
+  const share = found.overhead[i] / overhead;
+  const recovery = found.overhead[i] / input.feeds.reduce((sum, { flows }) => sum + flows[i], 0);
+  const isOpen = (value: number): boolean => value > 1e-5 && value < 1 - 1e-5;
+  if (places.length === 0) return [];
+  return [
+    ...(isOpen(share) ? asked(`share of ${i}`, { quantity: fractionOf({ at: 'overhead' }, [i], moles(n)), value: share }) : []),
+    ...(isOpen(recovery)
+      ? asked(`recovery of ${i}`, { quantity: recoveryOf({ at: 'overhead' }, [i], moles(n)), value: recovery })
+      : []),
+    ...asked(`temperature of ${stage}`, { quantity: { kind: 'temperature', stage }, value: found.T[stage - 1] }),
+    ...(found.reboilerDuty === null
+      ? []
+      : asked('heat of the reboiler', { quantity: { kind: 'duty', of: 'reboiler' }, value: found.reboilerDuty })),
+  ];
+}

@@ -44,7 +44,7 @@ export function LadderSlopes({ column }: { column: Column }) {
 }
 
 /** Columns that fit beside the inputs without scrolling. */
-const FIRST = 4;
+const FIRST = 3;
 
 function SlopesTable({ facts }: { facts: SlopesFacts }) {
   const table = useAppSelector(selectTable);
@@ -132,12 +132,17 @@ function SlopesTable({ facts }: { facts: SlopesFacts }) {
 const isFraction = (dimension: Dimension): boolean =>
   dimension === 'moleFraction' || dimension === 'massFraction' || dimension === 'volumeFraction';
 
-/** Heat first, then the purities that the first and the last product are nearly made of. */
+/** Heat first, then of what the first and the last product mostly are, then temperatures. */
 function firstReadouts({ readouts }: SlopesFacts): number[] {
-  const of = (is: (name: string, dimension: Dimension, value: number) => boolean): number[] =>
-    readouts.flatMap(({ name, dimension, value }, r) => (is(name, dimension, value) ? [r] : []));
-  const heats = of((name) => name === 'reboiler duty' || name === 'condenser duty');
-  const purities = of((_, dimension, value) => isFraction(dimension) && value > 0.3);
+  const of = (is: (name: string, dimension: Dimension) => boolean): number[] =>
+    readouts.flatMap(({ name, dimension }, r) => (is(name, dimension) ? [r] : []));
+  const value = (r: number): number => readouts[r]?.value ?? 0;
+  const heats = [...of((name) => name === 'reboiler duty'), ...of((name) => name === 'condenser duty')].slice(0, 1);
+  const fractions = of((_, dimension) => isFraction(dimension)).filter((r) => value(r) > MOSTLY);
+  const ends = [fractions[0], fractions.at(-1)].flatMap((r) => (r === undefined ? [] : [r]));
   const temperatures = of((_, dimension) => dimension === 'temperature');
-  return [...heats, ...purities, ...temperatures].slice(0, FIRST);
+  return [...new Set([...heats, ...ends, ...temperatures])].slice(0, FIRST);
 }
+
+/** mol/mol of a product that is mostly this. */
+const MOSTLY = 0.3;
