@@ -27,6 +27,26 @@ test('a third component is picked, its azeotrope is named, and the triangle is d
   expect(parts.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
 });
 
+test('who types faster than the databank answers loses neither a letter nor a component', async ({ quietPage: page }) => {
+  await open(page, 'Acetone from wash water');
+  await page.route('**/api/databank/mixture**', async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
+  const box = page.getByRole('combobox', { name: 'Add a component' });
+  await add(page, 'methanol');
+  await add(page, 'ethanol');
+  // Typed while both answers are under way, and while they come.
+  await box.pressSequentially('1-propanol', { delay: 250 });
+  await expect(page.getByRole('button', { name: 'Leave out ethanol' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Leave out methanol' })).toBeVisible();
+  await expect(box).toHaveValue('1-propanol');
+  await page.locator('.ant-select-item-option-active', { hasText: '1-propanol' }).waitFor();
+  await box.press('Enter');
+  await expect(page.getByRole('button', { name: 'Leave out 1-propanol' })).toBeVisible();
+  await expect(page.locator('.component-list li')).toHaveCount(5);
+});
+
 test('every pair says where its numbers come from, and opens its diagram', async ({ quietPage: page }) => {
   await open(page, 'Four-alcohol splitter');
   const matrix = page.getByRole('table', { name: 'Where the numbers of each pair come from' });

@@ -1,4 +1,5 @@
 import { Select } from 'antd';
+import type { ComponentOption } from './componentSearch.ts';
 import { rememberComponent, useComponentSearch } from './useComponentSearch.ts';
 
 interface Props {
@@ -17,17 +18,19 @@ export function ComponentSelect({ id, label, value, placeholder, bordered = true
     value === undefined ? undefined : { value: value.id, label: value.name },
   );
   return (
-    <Select
+    <Select<string | null, ComponentOption>
       {...(id === undefined ? {} : { id })}
       aria-label={label}
       {...(bordered ? {} : { className: 'choice', variant: 'borderless' as const })}
-      {...(value === undefined ? {} : { value: value.id })}
+      // Nothing chosen is a value too: what is being typed stands when the last choice has been taken over.
+      value={value?.id ?? null}
       options={options}
       showSearch={showSearch}
       loading={loading}
       placeholder={placeholder}
       popupMatchSelectWidth={false}
-      onChange={(chosen: string) => {
+      onChange={(chosen) => {
+        if (chosen === null) return;
         rememberComponent(chosen);
         onChange({ id: chosen, name: options.find((o) => o.value === chosen)?.label ?? chosen });
       }}

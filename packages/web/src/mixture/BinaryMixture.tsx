@@ -18,9 +18,9 @@ export const BinaryMixture = memo(function BinaryMixture() {
         path="mixture.components"
         value={first}
         error={error}
-        onChange={(id) => choose([id, second?.id])}
+        onChange={(id) => choose((now) => [id, ...now.slice(1)])}
       />
-      <ComponentField label="Heavy component" value={second} onChange={(id) => choose([first?.id, id])} />
+      <ComponentField label="Heavy component" value={second} onChange={(id) => choose((now) => [...now.slice(0, 1), id])} />
       <ModelFields />
     </section>
   );

@@ -38,7 +38,7 @@ export const ComponentList = memo(function ComponentList() {
               size="small"
               icon={<CloseOutlined />}
               aria-label={`Leave out ${name}`}
-              onClick={() => choose(ids.filter((other) => other !== id))}
+              onClick={() => choose((now) => now.filter((other) => other !== id))}
             />
           </li>
         ))}
@@ -46,12 +46,11 @@ export const ComponentList = memo(function ComponentList() {
       {components.length < MOST && (
         <>
           <ComponentSelect
-            key={ids.join(' ')}
             label="Add a component"
             value={undefined}
             placeholder="add a component"
             bordered={false}
-            onChange={({ id }) => choose([...ids, id])}
+            onChange={({ id }) => choose((now) => [...now, id])}
           />
           <Button type="text" size="small" onClick={() => setOpened('own')}>
             one of your own
@@ -69,7 +68,7 @@ export const ComponentList = memo(function ComponentList() {
             taken={ids}
             onClose={() => setOpened(undefined)}
             onMade={(made) => {
-              choose([...ids, made.id], made);
+              choose((now) => [...now, made.id], made);
               setOpened(undefined);
             }}
           />

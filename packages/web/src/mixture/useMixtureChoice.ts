@@ -10,21 +10,32 @@ import { selectComponents } from '../document/selectors.ts';
 export const isOwn = (id: string): boolean => id.startsWith('own:');
 
 export interface MixtureChoice {
-  /** @param fresh a component of one's own that the case does not have yet */
-  choose: (ids: (string | undefined)[], fresh?: ComponentRecord) => void;
+  /**
+   * @param next  the components wanted, from those that are there or already asked for
+   * @param fresh a component of one's own that the case does not have yet
+   */
+  choose: (next: (now: readonly string[]) => readonly string[], fresh?: ComponentRecord) => void;
   error: string | undefined;
 }
 
-/** Asks the databank for what components need; of two answers under way only the later one counts. */
+/**
+ * Asks the databank for what components need; of two answers under way only the later one counts, which was asked with what the earlier one asked for.
+ */
 export function useMixtureChoice(): MixtureChoice {
   const dispatch = useAppDispatch();
   const components = useAppSelector(selectComponents);
   const asked = useRef(0);
+  /** Asked for, and not there yet. */
+  const under = useRef<{ ids: readonly string[]; own: ComponentRecord[] } | undefined>(undefined);
   const [error, setError] = useState<string | undefined>(undefined);
-  const choose = async (wanted: (string | undefined)[], fresh?: ComponentRecord): Promise<void> => {
+  const choose = async (next: (now: readonly string[]) => readonly string[], fresh?: ComponentRecord): Promise<void> => {
     const mine = ++asked.current;
-    const ids = wanted.filter((id) => id !== undefined);
-    const own = [...components, ...(fresh === undefined ? [] : [fresh])].filter(({ id }) => isOwn(id) && ids.includes(id));
+    const ids = next(under.current?.ids ?? components.map(({ id }) => id));
+    const made = [...(under.current?.own ?? []), ...(fresh === undefined ? [] : [fresh])];
+    under.current = { ids, own: made };
+    const own = [...components, ...made].filter(
+      ({ id }, k, all) => isOwn(id) && ids.includes(id) && all.findIndex((c) => c.id === id) === k,
+    );
     try {
       const parts = await api.mixture(
         ids.filter((id) => !isOwn(id)),
@@ -36,7 +47,9 @@ export function useMixtureChoice(): MixtureChoice {
       setError(undefined);
     } catch (failure) {
       if (mine === asked.current) setError(failure instanceof Error ? failure.message : String(failure));
+    } finally {
+      if (mine === asked.current) under.current = undefined;
     }
   };
-  return { choose: (ids, fresh) => void choose(ids, fresh), error };
+  return { choose: (next, fresh) => void choose(next, fresh), error };
 }
