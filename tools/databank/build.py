@@ -191,7 +191,8 @@ def write_sources_page(records, texts, used):
     lines = [f'| {key} | {texts[key]} | {counts[key]} |' for key in sorted(used)]
     page = (
         '# Sources of the component records\n\nWritten by `tools/databank/build.py`; do not edit. The key stands beside every number of a '
-        f'record; the last column counts the numbers and correlations of the {len(records)} records that come from it.\n\n'
+        f'record; the last column counts the numbers and correlations of the {len(records)} records that come from it. '
+        'Where two numbers of a record disagree, [validation](validation.md) lists it with its sources and why it stands.\n\n'
         '| key | source | numbers |\n|---|---|---:|\n' + '\n'.join(lines) + '\n'
     )
     with open(os.path.join(HERE, '..', '..', 'docs', 'databank-sources.md'), 'w', encoding='utf-8') as file:
