@@ -6,15 +6,74 @@
  *                where the heaviest of it, as much as the bottoms are, boils; what feeds bring beyond both, the reboiler would have to take away
  * Source: the activities: Prigogine & Defay, Chemical Thermodynamics (1954), ch. 16; the balance: any textbook's.
  */
-import { bubbleTemperature } from '../equilibrium/index.ts';
+import { bubbleTemperature, dewTemperature } from '../equilibrium/index.ts';
 import type { Reason } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { total } from './feeds.ts';
+import { isRecovery, onlyComponent } from './quantities.ts';
 import type { ColumnInput, Quantity } from './types.ts';
 
 export function beyondBounds(input: ColumnInput): Reason | undefined {
-  return tooHotOrCold(input) ?? reboilerThatCools(input);
+  return tooHotOrCold(input) ?? endsTurned(input) ?? splitUpsideDown(input) ?? reboilerThatCools(input) ?? reboilerTooWeak(input);
+}
+
+/** The bottoms are heavier than what is fed and boil no colder, the overhead is lighter and condenses no hotter; the top is the colder end. */
+function endsTurned({ model, stages, top, bottom, pressure, targets, feeds, subcooling }: ColumnInput): Reason | undefined {
+  const at = (stage: number): number | undefined =>
+    targets.find(({ quantity }) => quantity.kind === 'temperature' && quantity.stage === stage)?.value;
+  const [first, last] = [at(1), at(stages)];
+  if (top === 'none' || bottom === 'none' || (first === undefined && last === undefined)) return undefined;
+  if (first !== undefined && last !== undefined && first > last)
+    return { code: 'top-hotter-than-bottom', top: first, bottom: last };
+  const fed = normal(Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0)));
+  const other = new Float64Array(model.n);
+  const boils = last === undefined ? undefined : bubbleTemperature(model, pressure[stages - 1], fed, other);
+  if (boils?.state === 'solved' && last !== undefined && last < boils.value - ALLOWED_BELOW)
+    return { code: 'end-beyond-feed', end: 'reboiler', wanted: last, limit: boils.value };
+  const condenses = first === undefined || subcooling !== null ? undefined : dewTemperature(model, pressure[0], fed, other);
+  return condenses?.state === 'solved' && first !== undefined && first > condenses.value + ALLOWED_BELOW
+    ? { code: 'end-beyond-feed', end: 'condenser', wanted: first, limit: condenses.value }
+    : undefined;
+}
+
+/** More overhead of a component than of another that is far more volatile, in the feed as it comes. */
+function splitUpsideDown({ model, targets, feeds, top, bottom }: ColumnInput): Reason | undefined {
+  if (top === 'none' || bottom === 'none') return undefined;
+  const asked = targets.flatMap(({ quantity, value }) => {
+    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyComponent(quantity.over.weights) : -1;
+    return key < 0 ? [] : [{ key, value }];
+  });
+  if (asked.length !== 2) return undefined;
+  const [more, less] = asked[0].value > asked[1].value ? asked : [asked[1], asked[0]];
+  const lnK = new Float64Array(model.n);
+  model.firstLnK(feeds[0].T, feeds[0].P, lnK);
+  return lnK[less.key] > lnK[more.key] + Math.log(FAR_MORE)
+    ? { code: 'split-upside-down', light: model.names[less.key], heavy: model.names[more.key] }
+    : undefined;
+}
+
+/** Even without reflux an overhead has to be boiled, and the products brought to where the lightest boils. */
+function reboilerTooWeak(input: ColumnInput): Reason | undefined {
+  const { model, targets, feeds, pressure, bottom, draws, pumpArounds, heat } = input;
+  const duty = targets.find(({ quantity }) => quantity.kind === 'duty' && quantity.of === 'reboiler')?.value;
+  const overhead = targets.find(({ quantity }) => isOverhead(quantity))?.value;
+  if (
+    duty === undefined ||
+    overhead === undefined ||
+    bottom === 'none' ||
+    draws.length + pumpArounds.length + input.free.length > 0
+  )
+    return undefined;
+  const boiling = boilingPoints(model, pressure[0]);
+  if (boiling === undefined) return undefined;
+  const fed = Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0));
+  const coldest = Math.min(...boiling) - ALLOWED_BELOW;
+  const carried = heatsOf(model, coldest, pressure[0]).liquid.reduce((sum, h, i) => sum + fed[i] * h, 0);
+  const taken = overhead * Math.min(...boiling.map((T, i) => heatsOf(model, T, pressure[0]).vaporisation[i]));
+  const brought = feeds.reduce((sum, { flows, enthalpy }) => sum + enthalpy * total(flows), 0) + heat.reduce((a, b) => a + b, 0);
+  const least = carried + taken - brought;
+  return duty < least ? { code: 'reboiler-heats-too-little', heat: duty, least } : undefined;
 }
 
 function tooHotOrCold({ model, pressure, targets, subcooling }: ColumnInput): Reason | undefined {
@@ -123,6 +182,8 @@ function heatsOf(model: ThermoModel, T: number, P: number): { liquid: number[]; 
   return { liquid, vaporisation: liquid.map((h, i) => heat('vapour', i) - h) };
 }
 
+/** Times as volatile. */
+const FAR_MORE = 3;
 /** mol/mol of the others in a component that is looked at alone. */
 const TRACE = 1e-9;
 const HALVINGS = 40;

@@ -2,6 +2,12 @@
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import type { Place, Quantity, WeightedSum } from './types.ts';
 
+/** Place of the only weight that is not zero; −1 where there is none or another. */
+export function onlyComponent(weights: Float64Array): number {
+  const places = Array.from(weights.keys()).filter((i) => weights[i] !== 0);
+  return places.length === 1 ? places[0] : -1;
+}
+
 /** Weights that count moles of every component. */
 export const moles = (n: number): Float64Array => new Float64Array(n).fill(1);
 

@@ -65,6 +65,8 @@ export function solveColumn(input: ColumnInput, { before, given, only, watch = [
       }
       if (report.passage !== undefined && refusalOf(column) === undefined) {
         nearest = answerOf(column, record, watch);
+        // Where what is moved hardly moves the target any more, it may be met as nearly as numbers go.
+        if (meets(column)) return solved(nearest, lastOf(record));
         refused = beyondPassage(column, report.passage);
         if (refused !== undefined) break;
       }
@@ -183,6 +185,14 @@ function beyondPassage(column: ColumnEquations, { target, of }: NonNullable<Meth
 
 /** Of the range of a target on a passage: so much higher a peak between two of its points may be. */
 const PEAK = 0.02;
+
+const meets = (column: ColumnEquations): boolean =>
+  column.input.targets.every(
+    ({ quantity, value }) => Math.abs(column.valueOf(quantity) - value) <= MET * Math.max(Math.abs(value), MET),
+  );
+
+/** Of a target's value. */
+const MET = 1e-8;
 
 /** The target that is farthest from what is wanted where the walk ended. */
 function stoppedShort(column: ColumnEquations, left: number): Reason {

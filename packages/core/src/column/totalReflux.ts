@@ -5,7 +5,7 @@
  * Source: Henley & Seader, Equilibrium-Stage Separation Operations in Chemical Engineering (1981), § 12.1, with the mixture's own K-values in place of α.
  */
 import { bubbleTemperature, makeTwoPhases } from '../equilibrium/index.ts';
-import { isRecovery } from './quantities.ts';
+import { isRecovery, onlyComponent } from './quantities.ts';
 import type { Keys } from './sameSplit.ts';
 import { hasBothEnds } from './sameSplit.ts';
 import type { ColumnInput, SolvedColumn } from './types.ts';
@@ -30,21 +30,18 @@ export function fewestStages(
 }
 
 /**
- * The fewest equilibrium stages for what a column of one feed is asked, where that is how much of two components goes overhead; undefined where it is
- * anything else. A second feed may part at finite reflux what total reflux does not (as a solvent fed above does): nothing is said of it.
+ * The fewest equilibrium stages for what a column of one feed is asked, where that is how much of two components goes overhead, or the share and the recovery
+ * of one component there (then the next heavier one is all that is beside it, which is the easiest that can be); undefined where it is anything else. A
+ * second feed may part at finite reflux what total reflux does not (as a solvent fed above does): nothing is said of it.
  */
 export function fewestAsked(input: ColumnInput): number | undefined {
-  const asked = input.targets.flatMap(({ quantity, value }) => {
-    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyOne(quantity.over.weights) : -1;
-    return key < 0 ? [] : [{ key, value }];
-  });
-  if (asked.length !== 2 || input.feeds.length !== 1 || !hasBothEnds(input) || input.draws.length > 0) return undefined;
-  const [first, second] = asked;
-  if (first.key === second.key || first.value === second.value) return undefined;
-  const [light, heavy] = first.value > second.value ? [first, second] : [second, first];
+  if (input.feeds.length !== 1 || !hasBothEnds(input) || input.draws.length > 0) return undefined;
   const { flows, T, P } = input.feeds[0];
   const lnK = new Float64Array(flows.length);
   input.model.firstLnK(T, P, lnK);
+  const asked = twoRecoveries(input, lnK);
+  if (asked === undefined) return undefined;
+  const [light, heavy] = asked;
   const odds = (value: number): number => Math.log(value / (1 - value));
   const slope = (odds(light.value) - odds(heavy.value)) / (lnK[light.key] - lnK[heavy.key]);
   if (!(slope > 0)) return undefined;
@@ -56,10 +53,38 @@ export function fewestAsked(input: ColumnInput): number | undefined {
   return fewestStages(input, { overhead, bottoms }, { light: light.key, heavy: heavy.key });
 }
 
-/** Place of the only weight that is not zero; −1 where there is none or another. */
-function onlyOne(weights: Float64Array): number {
-  const places = Array.from(weights.keys()).filter((i) => weights[i] !== 0);
-  return places.length === 1 ? places[0] : -1;
+interface KeyShare {
+  key: number;
+  /** Of what is fed of it, overhead. */
+  value: number;
+}
+
+/** What the targets say of two components overhead, the one of which more goes there first. */
+function twoRecoveries({ targets, feeds }: ColumnInput, lnK: Float64Array): [KeyShare, KeyShare] | undefined {
+  const recoveries = targets.flatMap(({ quantity, value }): KeyShare[] => {
+    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyComponent(quantity.over.weights) : -1;
+    return key < 0 ? [] : [{ key, value }];
+  });
+  if (recoveries.length === 2) {
+    const [first, second] = recoveries;
+    return first.key === second.key ? undefined : first.value > second.value ? [first, second] : [second, first];
+  }
+  const [light] = recoveries;
+  const purity = targets.find(
+    ({ quantity: q }) =>
+      q.kind === 'ratio' &&
+      q.under?.place.at === 'overhead' &&
+      q.under.weights.every((w) => w === 1) &&
+      q.over.place.at === 'overhead',
+  );
+  if (recoveries.length !== 1 || purity?.quantity.kind !== 'ratio' || onlyComponent(purity.quantity.over.weights) !== light.key)
+    return undefined;
+  const { flows } = feeds[0];
+  const heavier = Array.from(lnK.keys()).filter((i) => lnK[i] < lnK[light.key] && flows[i] > 0);
+  if (heavier.length === 0) return undefined;
+  const next = heavier.reduce((a, b) => (lnK[b] > lnK[a] ? b : a));
+  const value = (light.value * flows[light.key] * (1 / purity.value - 1)) / flows[next];
+  return value < 1 ? [light, { key: next, value }] : undefined;
 }
 
 /** Equilibrium stages of a column as it is counted here: without a total condenser and a total reboiler. */

@@ -40,6 +40,9 @@ export type OpenPoint =
   | { code: 'not-below'; path: string; what: string; value: number; limit: number } // K
   | { code: 'too-few-points'; path: string; points: number; parameters: number }
   | { code: 'below-zero-kelvin'; path: string; what: string }
+  | { code: 'asked-twice'; path: string; what: string }
+  | { code: 'fractions-beyond-one'; path: string; what: string[]; sum: number }
+  | { code: 'end-turned'; path: string; end: 'condenser' | 'reboiler' }
   | { code: 'targets-for-handles'; path: string; targets: number; handles: string[] }
   | { code: 'not-with-column'; path: string; what: string; needs: string };
 
@@ -84,7 +87,8 @@ export type Reason =
   | { code: 'stages-not-enough'; stages: number; fewest: number }
   | { code: 'draw-too-large'; stage: number }
   | { code: 'targets-repeat'; targets: string[] }
-  | { code: 'targets-beyond-balance'; targets: string[] }
+  /** With one flow alone: mol/s asked, and fed in all. */
+  | { code: 'targets-beyond-balance'; targets: string[]; amount: { asked: number; fed: number } | null }
   | {
       code: 'stopped-short';
       target: string;
@@ -98,6 +102,11 @@ export type Reason =
   /** K: where the vapour pressures of all add up to P (Pa), and where the last boils. */
   | { code: 'stage-beyond-boiling'; stage: number; wanted: number; coldest: number; hottest: number; P: number }
   | { code: 'split-needs-more-stages'; stages: number; fewest: number } // equilibrium stages
+  /** K: a condenser hotter than the feed condenses, a reboiler colder than it boils. */
+  | { code: 'end-beyond-feed'; end: 'condenser' | 'reboiler'; wanted: number; limit: number }
+  | { code: 'top-hotter-than-bottom'; top: number; bottom: number } // K
+  | { code: 'split-upside-down'; light: string; heavy: string }
+  | { code: 'reboiler-heats-too-little'; heat: number; least: number } // W
   | { code: 'reboiler-would-cool'; reflux: number; heat: number } // mol/mol, W
   | { code: 'higher-needs-more'; stages: number; reflux: number; before: number } // mol/mol
   | { code: 'no-reflux-in-column' }

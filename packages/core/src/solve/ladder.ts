@@ -13,6 +13,7 @@ import { describeLadder } from './ladderFacts.ts';
 import type { LadderFacts } from './ladderFacts.ts';
 import { givenProfile, readLadder } from './ladderInputs.ts';
 import type { ReadyLadder } from './ladderInputs.ts';
+import type { LadderReading } from './ladderTargets.ts';
 import { quantityDimension, quantityName } from './ladderWords.ts';
 import { obstacleTo } from './obstacle.ts';
 
@@ -43,10 +44,22 @@ export function readyLadder(document: CaseDocument, column: ColumnUnit, { model,
   const conflict = conflictOf(reading.input, reading.targets);
   if (conflict !== undefined) {
     const names = conflict.targets.map((k) => targetName(document, column, reading.held[k]));
-    const code = conflict.kind === 'repeats' ? 'targets-repeat' : 'targets-beyond-balance';
-    return outOfReach({ code, targets: names });
+    if (conflict.kind === 'repeats') return outOfReach({ code: 'targets-repeat', targets: names });
+    const amount = conflict.targets.length === 1 ? amountOf(reading, conflict.targets[0]) : null;
+    return outOfReach({ code: 'targets-beyond-balance', targets: names, amount });
   }
   return solved({ reading, input: { ...reading.input, targets: reading.targets }, feeds: facts });
+}
+
+/** mol/s that a target asks for, and that are fed of the same; null where it is no molar flow. */
+function amountOf({ input, targets }: LadderReading, place: number): { asked: number; fed: number } | null {
+  const { quantity, value } = targets[place];
+  if (quantity.kind !== 'ratio' || quantity.under !== null || quantity.over.weights.some((w) => w !== 0 && w !== 1)) return null;
+  const { weights } = quantity.over;
+  return {
+    asked: value,
+    fed: input.feeds.reduce((sum, { flows }) => sum + flows.reduce((all, f, i) => all + f * weights[i], 0), 0),
+  };
 }
 
 function targetName(document: CaseDocument, column: ColumnUnit, place: number): string {

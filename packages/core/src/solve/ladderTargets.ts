@@ -103,6 +103,7 @@ export function readTargets(
   ladder.targets.forEach((target, k) => {
     if (target.isInForce) checkTarget(reader, target, quantities[k] ?? null);
   });
+  checkTogether(reader);
   const inForce = (isHeld: boolean): number[] =>
     ladder.targets.flatMap((t, k) => (t.isInForce && (t.wish === 'equal') === isHeld ? [k] : []));
   const held = inForce(true);
@@ -127,7 +128,51 @@ function checkTarget({ points, path, document, column }: Reader, target: LadderT
   else if (target.value === null) points.push({ code: 'missing', path: field, what });
   else if (isShare(target.quantity) && !(target.value > 0 && target.value < 1))
     points.push({ code: 'not-a-fraction', path: field, what, value: target.value });
+  else if (isAmount(target.quantity) && !(target.value > 0))
+    points.push({ code: 'not-positive', path: field, what, value: target.value });
+  else if (target.quantity.kind === 'duty' && target.wish === 'equal') {
+    const { of } = target.quantity;
+    if (of === 'condenser' ? !(target.value < 0) : !(target.value > 0)) points.push({ code: 'end-turned', path: field, end: of });
+  }
 }
+
+/** What targets in force say together that no column can be: the same twice, and more of a product than all of it. */
+function checkTogether({ ladder, points, path, document, column }: Reader): void {
+  const held = ladder.targets.filter(({ isInForce, wish }) => isInForce && wish === 'equal');
+  held.forEach((target, k) => {
+    const what = quantityName(document, column, target.quantity);
+    if (held.slice(0, k).some(({ quantity }) => sameQuantity(quantity, target.quantity)))
+      points.push({ code: 'asked-twice', path: `${path}.targets.${target.id}`, what });
+  });
+  held.forEach((target, k) => {
+    const shares = held.slice(0, k + 1).filter(({ quantity: q }) => isShareBeside(q, target.quantity));
+    const ids = shares.flatMap(({ quantity: q }) => (q.kind === 'fraction' ? q.components : []));
+    const sum = shares.reduce((all, { value }) => all + (value ?? 0), 0);
+    if (shares.length < 2 || new Set(ids).size < ids.length || !(sum > 1 + ROUNDING)) return;
+    const names = shares.map(({ quantity }) => quantityName(document, column, quantity));
+    points.push({ code: 'fractions-beyond-one', path: `${path}.targets.${target.id}`, what: names, sum });
+  });
+}
+
+/** Whether both are shares of one product, counted alike. */
+const isShareBeside = (a: LadderQuantity, b: LadderQuantity): boolean =>
+  a.kind === 'fraction' && b.kind === 'fraction' && a.place === b.place && a.basis === b.basis;
+
+const ROUNDING = 1e-9;
+
+/** What is nothing or less in no column that works. */
+const isAmount = ({ kind }: LadderQuantity): boolean =>
+  [
+    'reflux-ratio',
+    'boil-up-ratio',
+    'flow',
+    'component-ratio',
+    'stage-flow',
+    'loop-flow',
+    'molar-mass',
+    'standard-density',
+    'vapour-pressure',
+  ].includes(kind);
 
 /** Whether two quantities are one; in which order they were written down says nothing. */
 export const sameQuantity = (a: LadderQuantity, b: LadderQuantity): boolean => written(a) === written(b);

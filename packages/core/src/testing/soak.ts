@@ -21,8 +21,17 @@ export interface SoakReport {
 
 /** Whether a reason says that there is no such column, and not only that none was found. */
 const claimsProof = (reason: Reason): boolean =>
-  ['stage-beyond-boiling', 'reboiler-would-cool', 'split-needs-more-stages'].includes(reason.code) ||
-  (reason.code === 'stopped-short' && reason.obstacle !== null);
+  PROOFS.includes(reason.code) || (reason.code === 'stopped-short' && reason.obstacle !== null);
+
+const PROOFS: readonly Reason['code'][] = [
+  'stage-beyond-boiling',
+  'end-beyond-feed',
+  'top-hotter-than-bottom',
+  'split-upside-down',
+  'split-needs-more-stages',
+  'reboiler-would-cool',
+  'reboiler-heats-too-little',
+];
 
 export interface ImpossibleReport {
   columns: number;

@@ -106,6 +106,8 @@ export function explain(reason: Reason, show: Show): string {
     case 'targets-repeat':
       return `${listed(reason.targets)} say the same thing twice: one follows from the others and the balances. Switch one off and take another in its place.`;
     case 'targets-beyond-balance':
+      if (reason.amount !== null && reason.amount.asked > reason.amount.fed)
+        return `${listed(reason.targets)}: ${show.molarFlow(reason.amount.asked)} cannot be had of the ${show.molarFlow(reason.amount.fed)} that are fed. Ask for less.`;
       return `${listed(reason.targets)} cannot be true together with the overall balance: no products of these feeds have such amounts. Change one of them.`;
     case 'stopped-short':
       return `${capital(reason.target)} was brought to ${show.quantity(reason.reached, reason.measured)} of ${show.quantity(reason.wanted, reason.measured)} wanted${reason.obstacle === null ? '; beyond that no column was found, and this is the nearest' : `: ${explainObstacle(reason.obstacle, show, reason.measured)}`}.`;
@@ -121,6 +123,16 @@ export function explain(reason: Reason, show: Show): string {
         : `Stage ${show.count(reason.stage)} cannot be at ${show.temperature(reason.wanted)}: at ${show.pressure(reason.P)} nothing of these components boils below ${show.temperature(reason.coldest)}. Lower the pressure, or ask for more.`;
     case 'split-needs-more-stages':
       return `Even at total reflux this split takes ${show.ratio(reason.fewest)} equilibrium stages; there are ${show.count(reason.stages)}. Give it more rungs, or ask for less.`;
+    case 'end-beyond-feed':
+      return reason.end === 'condenser'
+        ? `The condenser cannot be at ${show.temperature(reason.wanted)}: what is fed condenses at ${show.temperature(reason.limit)}, and the overhead is lighter. Ask for less, or raise the pressure.`
+        : `The reboiler cannot be at ${show.temperature(reason.wanted)}: what is fed boils at ${show.temperature(reason.limit)}, and the bottoms are heavier. Ask for more, or lower the pressure.`;
+    case 'top-hotter-than-bottom':
+      return `The top cannot be at ${show.temperature(reason.top)} with the bottom at ${show.temperature(reason.bottom)}: it is the colder end. Exchange them, or let one go.`;
+    case 'split-upside-down':
+      return `More of the ${reason.heavy} overhead than of the ${reason.light} is the wrong way round: ${reason.light} is far more volatile. Exchange the two, or ask for them at the other end.`;
+    case 'reboiler-heats-too-little':
+      return `A reboiler of ${show.quantity(reason.heat, 'power')} boils too little: even without reflux that overhead takes ${show.quantity(reason.least, 'power')}. Heat more, or draw less overhead.`;
     case 'reboiler-would-cool':
       return `The feeds bring ${show.quantity(reason.heat, 'power')} more than a condenser takes at a reflux ratio of ${show.ratio(reason.reflux)} and the products carry away: the reboiler would have to cool. Raise the reflux or the overhead, or feed it colder.`;
     case 'higher-needs-more':
@@ -290,6 +302,14 @@ export function explainOpenPoint(point: OpenPoint): string {
       return 'With side draws or steam two purities do not say the flows: give reflux, boil-up or distillate as one of the two things known.';
     case 'not-positive':
       return `${capital(point.what)} must be above 0; it is ${formatEntered(point.value)}.`;
+    case 'asked-twice':
+      return `${capital(point.what)} is asked for twice: switch one off and take another in its place.`;
+    case 'fractions-beyond-one':
+      return `${listed(point.what)} add up to ${formatNumber(point.sum, 4)}: no product holds more than 1. Ask for less of one.`;
+    case 'end-turned':
+      return point.end === 'condenser'
+        ? 'A condenser takes heat away: its duty is below 0.'
+        : 'A reboiler adds heat: its duty is above 0.';
     case 'same-component':
       return `${capital(point.name)} is chosen twice: choose another component beside it.`;
     case 'pair-missing':

@@ -71,6 +71,10 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'nothing-to-fit':
     case 'two-equations':
     case 'split-needs-more-stages':
+    case 'end-beyond-feed':
+    case 'top-hotter-than-bottom':
+    case 'split-upside-down':
+    case 'reboiler-heats-too-little':
     case 'stage-beyond-boiling':
     case 'reboiler-would-cool':
     case 'higher-needs-more':
