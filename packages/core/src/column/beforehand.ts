@@ -108,12 +108,10 @@ function boilingRange(model: ThermoModel, P: number): [number, number] | undefin
 }
 
 function boilingPoints(model: ThermoModel, P: number): number[] | undefined {
-  const [pure, y] = [new Float64Array(model.n), new Float64Array(model.n)];
+  const y = new Float64Array(model.n);
   const boiling: number[] = [];
   for (let i = 0; i < model.n; i++) {
-    pure.fill(TRACE);
-    pure[i] = 1 - TRACE * (model.n - 1);
-    const found = bubbleTemperature(model, P, pure, y);
+    const found = bubbleTemperature(model, P, pureOf(model.n, i), y);
     if (found.state !== 'solved') return undefined;
     boiling.push(found.value);
   }
@@ -130,13 +128,31 @@ function reboilerThatCools(input: ColumnInput): Reason | undefined {
   const P = pressure[stages - 1];
   const bottoms = heaviestOf(model, fed, total(fed) - overhead, feeds[0].T, P);
   const hottest = bottoms === undefined ? undefined : boilingPoint(model, P, bottoms);
-  const top = boilingPoint(model, pressure[0], fed);
-  if (hottest === undefined || top === undefined) return undefined;
+  const vaporisation = largestVaporisation(model, pressure[0]);
+  if (hottest === undefined || vaporisation === undefined) return undefined;
   const carried = heatsOf(model, hottest + ALLOWED_ABOVE / 3, P).liquid.reduce((sum, h, i) => sum + fed[i] * h, 0);
-  const taken = (reflux + 1) * overhead * Math.max(...heatsOf(model, top - ALLOWED_ABOVE, pressure[0]).vaporisation);
+  const taken = (reflux + 1) * overhead * COLDER * vaporisation;
   const brought = feeds.reduce((sum, { flows, enthalpy }) => sum + enthalpy * total(flows), 0) + heat.reduce((a, b) => a + b, 0);
   const most = carried + taken - brought;
   return most < 0 ? { code: 'reboiler-would-cool', reflux, heat: -most } : undefined;
+}
+
+/** J/mol: the most that one of the components takes where it boils alone; what does not boil at P by itself takes less than those that do. */
+function largestVaporisation(model: ThermoModel, P: number): number | undefined {
+  const y = new Float64Array(model.n);
+  const heats = Array.from(y, (_, i) => {
+    const found = bubbleTemperature(model, P, pureOf(model.n, i), y);
+    return found.state === 'solved' ? heatsOf(model, found.value, P).vaporisation[i] : 0;
+  });
+  const most = Math.max(...heats);
+  return most > 0 ? most : undefined;
+}
+
+/** A component with a trace of the others. */
+function pureOf(n: number, i: number): Float64Array {
+  const pure = new Float64Array(n).fill(TRACE);
+  pure[i] = 1 - TRACE * (n - 1);
+  return pure;
 }
 
 /** So much of the heaviest of what is fed, as volatile as the first K-values say: mol/s by component; undefined where there is not so much. */
@@ -171,17 +187,16 @@ const isOverhead = (q: Quantity): boolean =>
 /** J/mol of each component alone: as liquid, and as vapour more than that. */
 function heatsOf(model: ThermoModel, T: number, P: number): { liquid: number[]; vaporisation: number[] } {
   const out = new PhaseProperties(model.n);
-  const pure = new Float64Array(model.n);
   const heat = (phase: 'liquid' | 'vapour', i: number): number => {
-    pure.fill(TRACE);
-    pure[i] = 1 - TRACE * (model.n - 1);
-    model.evaluate(phase, pure, out.at(T, P), 'all');
+    model.evaluate(phase, pureOf(model.n, i), out.at(T, P), 'all');
     return out.enthalpy;
   };
-  const liquid = Array.from(pure, (_, i) => heat('liquid', i));
+  const liquid = Array.from({ length: model.n }, (_, i) => heat('liquid', i));
   return { liquid, vaporisation: liquid.map((h, i) => heat('vapour', i) - h) };
 }
 
+/** A component that condenses with lighter ones does so colder than it boils, and gives more heat then: up to half as much again. */
+const COLDER = 1.5;
 /** Times as volatile. */
 const FAR_MORE = 3;
 /** mol/mol of the others in a component that is looked at alone. */

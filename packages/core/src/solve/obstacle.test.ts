@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { orientedPair } from '../databank/index.ts';
-import { acetoneWaterCase, databankRecord, nrtlMixture, nrtlPairs } from '../testing/index.ts';
+import { binaryCurve, minimumStages } from '../binary/index.ts';
+import { acetoneWaterCase, databankRecord, nrtlMixture, nrtlPairs, reasonOf, solvedValue } from '../testing/index.ts';
+import { buildModel } from '../thermo/index.ts';
 import { explain, showIn } from '../units/index.ts';
 import { createCaseSolver, handedOnLadder, ladderTarget } from './index.ts';
 import type { CaseDocument, LadderQuantity } from './index.ts';
@@ -79,9 +81,17 @@ describe('why a column has no answer, in the order in which it is looked for', (
     expect(more.state).toBe('solved');
   });
   test('too few stages, at any reflux and at one that is held', () => {
-    const free = failureOf(asked(6, [of('recovery', 'overhead'), 0.99], [of('fraction', 'overhead'), 0.85]));
-    expect(free.reason.obstacle).toMatchObject({ kind: 'beyond-range', reflux: null });
-    expect(free.sentence).toContain('Give it more rungs');
+    const free = createCaseSolver().ladder(
+      asked(6, [of('recovery', 'overhead'), 0.99], [of('fraction', 'overhead'), 0.85]),
+      'column',
+    ).outcome;
+    const reason = reasonOf(free);
+    expect(reason).toMatchObject({ code: 'split-needs-more-stages', stages: 6 });
+    // The same two ends stepped on the graph's curve, from the top; the last step is another one.
+    const model = solvedValue(buildModel(asked(6).mixture));
+    const stepped = minimumStages(solvedValue(binaryCurve(model, 101325)), 0.85, (0.01 * 0.2) / (1 - (0.99 * 0.2) / 0.85), 100);
+    expect(Math.abs((reason.code === 'split-needs-more-stages' ? reason.fewest : NaN) - stepped)).toBeLessThan(0.35);
+    expect(explain(reason, show)).toContain('Give it more rungs');
     const held = failureOf(asked(6, [reflux, 2], [of('fraction', 'overhead'), 0.87]));
     expect(held.reason.obstacle).toMatchObject({
       kind: 'beyond-range',
