@@ -52,4 +52,12 @@ describe('bounds before anything is solved', () => {
   ])('%s', (_, targets, beta, code) => {
     expect(beyondBounds(column(targets, beta))?.code).toBe(code);
   });
+
+  test('1-hexanol is driven out of much water although it boils at 157 °C: nothing is said of such a split', () => {
+    const model = databankModel(['water', '1-hexanol'], 'modified-unifac');
+    const feeds = [columnFeed(model, [0.9995, 0.0005], 100, 2, P, { by: 'vapour-fraction', beta: 0 })];
+    const kept = (i: number, value: number): Target => ({ quantity: recoveryOf({ at: 'overhead' }, [i], moles(2)), value });
+    expect(beyondBounds(plainColumn(model, 12, P, { feeds, targets: [kept(1, 0.95), kept(0, 0.05)] }))).toBeUndefined();
+    expect(beyondBounds(plainColumn(model, 12, P, { feeds, targets: [kept(1, 0.05), kept(0, 0.95)] }))).toBeUndefined();
+  });
 });

@@ -6,7 +6,7 @@
  *                where the heaviest of it, as much as the bottoms are, boils; what feeds bring beyond both, the reboiler would have to take away
  * Source: the activities: Prigogine & Defay, Chemical Thermodynamics (1954), ch. 16; the balance: any textbook's.
  */
-import { bubbleTemperature, dewTemperature } from '../equilibrium/index.ts';
+import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import type { Reason } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
@@ -37,8 +37,8 @@ function endsTurned({ model, stages, top, bottom, pressure, targets, feeds, subc
     : undefined;
 }
 
-/** More overhead of a component than of another that is far more volatile, in the feed as it comes. */
-function splitUpsideDown({ model, targets, feeds, top, bottom }: ColumnInput): Reason | undefined {
+/** More overhead of a component than of another that is far more volatile: alone, and in what is fed, where water may drive out what boils higher. */
+function splitUpsideDown({ model, targets, feeds, pressure, top, bottom }: ColumnInput): Reason | undefined {
   if (top === 'none' || bottom === 'none') return undefined;
   const asked = targets.flatMap(({ quantity, value }) => {
     const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyComponent(quantity.over.weights) : -1;
@@ -46,9 +46,14 @@ function splitUpsideDown({ model, targets, feeds, top, bottom }: ColumnInput): R
   });
   if (asked.length !== 2) return undefined;
   const [more, less] = asked[0].value > asked[1].value ? asked : [asked[1], asked[0]];
-  const lnK = new Float64Array(model.n);
-  model.firstLnK(feeds[0].T, feeds[0].P, lnK);
-  return lnK[less.key] > lnK[more.key] + Math.log(FAR_MORE)
+  const fed = normal(Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0)));
+  const [y, alone, phases] = [new Float64Array(model.n), new Float64Array(model.n), makeTwoPhases(model.n)];
+  const boils = bubbleTemperature(model, pressure[0], fed, y);
+  if (boils.state !== 'solved') return undefined;
+  model.firstLnK(boils.value, pressure[0], alone);
+  evaluateK(model, boils.value, pressure[0], fed, y, phases, 'fugacity');
+  const isFarMore = (lnK: Float64Array): boolean => lnK[less.key] > lnK[more.key] + Math.log(FAR_MORE);
+  return isFarMore(alone) && isFarMore(phases.lnK)
     ? { code: 'split-upside-down', light: model.names[less.key], heavy: model.names[more.key] }
     : undefined;
 }
