@@ -69,7 +69,7 @@ test('open points, no answer and an unreadable file end each in a way of their o
   target.value = 1000;
   const beyond = solve(writeCaseFile(name, impossible));
   expect(beyond.status).toBe(3);
-  expect(beyond.stdout).toContain('cannot be true together with the overall balance');
+  expect(beyond.stdout).toContain('cannot be had of the 100.0 kmol/h that are fed');
   const wrong = solve({ hello: 1 });
   expect(wrong.status).toBe(4);
   expect(wrong.stderr).toContain('This is not a Keen Ladder case file');
