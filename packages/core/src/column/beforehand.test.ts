@@ -60,4 +60,9 @@ describe('bounds before anything is solved', () => {
     expect(beyondBounds(plainColumn(model, 12, P, { feeds, targets: [kept(1, 0.95), kept(0, 0.05)] }))).toBeUndefined();
     expect(beyondBounds(plainColumn(model, 12, P, { feeds, targets: [kept(1, 0.05), kept(0, 0.95)] }))).toBeUndefined();
   });
+
+  test('nothing is said where the pressure may be moved to meet a temperature', () => {
+    const hot = column([at(8, 423), overhead(30), reflux(2)]);
+    expect(beyondBounds({ ...hot, free: [{ kind: 'pressure' }] })).toBeUndefined();
+  });
 });

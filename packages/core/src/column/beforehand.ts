@@ -10,11 +10,13 @@ import { bubbleTemperature, dewTemperature, evaluateK, makeTwoPhases } from '../
 import type { Reason } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { total } from './feeds.ts';
-import { isRecovery, onlyComponent } from './quantities.ts';
+import { fedFlows, total } from './feeds.ts';
+import { overheadRecoveries } from './quantities.ts';
 import type { ColumnInput, Quantity } from './types.ts';
 
+/** @returns undefined too where a handle is freed: then pressures, feeds or stages' heat are not what the bounds are reckoned with */
 export function beyondBounds(input: ColumnInput): Reason | undefined {
+  if (input.free.length > 0) return undefined;
   return tooHotOrCold(input) ?? endsTurned(input) ?? splitUpsideDown(input) ?? reboilerThatCools(input) ?? reboilerTooWeak(input);
 }
 
@@ -26,7 +28,7 @@ function endsTurned({ model, stages, top, bottom, pressure, targets, feeds, subc
   if (top === 'none' || bottom === 'none' || (first === undefined && last === undefined)) return undefined;
   if (first !== undefined && last !== undefined && first > last)
     return { code: 'top-hotter-than-bottom', top: first, bottom: last };
-  const fed = normal(Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0)));
+  const fed = normal(fedFlows(feeds));
   const other = new Float64Array(model.n);
   const boils = last === undefined ? undefined : bubbleTemperature(model, pressure[stages - 1], fed, other);
   if (boils?.state === 'solved' && last !== undefined && last < boils.value - ALLOWED_BELOW)
@@ -40,13 +42,10 @@ function endsTurned({ model, stages, top, bottom, pressure, targets, feeds, subc
 /** More overhead of a component than of another that is far more volatile: alone, and in what is fed, where water may drive out what boils higher. */
 function splitUpsideDown({ model, targets, feeds, pressure, top, bottom }: ColumnInput): Reason | undefined {
   if (top === 'none' || bottom === 'none') return undefined;
-  const asked = targets.flatMap(({ quantity, value }) => {
-    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyComponent(quantity.over.weights) : -1;
-    return key < 0 ? [] : [{ key, value }];
-  });
+  const asked = overheadRecoveries(targets);
   if (asked.length !== 2) return undefined;
   const [more, less] = asked[0].value > asked[1].value ? asked : [asked[1], asked[0]];
-  const fed = normal(Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0)));
+  const fed = normal(fedFlows(feeds));
   const [y, alone, phases] = [new Float64Array(model.n), new Float64Array(model.n), makeTwoPhases(model.n)];
   const boils = bubbleTemperature(model, pressure[0], fed, y);
   if (boils.state !== 'solved') return undefined;
@@ -63,16 +62,10 @@ function reboilerTooWeak(input: ColumnInput): Reason | undefined {
   const { model, targets, feeds, pressure, bottom, draws, pumpArounds, heat } = input;
   const duty = targets.find(({ quantity }) => quantity.kind === 'duty' && quantity.of === 'reboiler')?.value;
   const overhead = targets.find(({ quantity }) => isOverhead(quantity))?.value;
-  if (
-    duty === undefined ||
-    overhead === undefined ||
-    bottom === 'none' ||
-    draws.length + pumpArounds.length + input.free.length > 0
-  )
-    return undefined;
+  if (duty === undefined || overhead === undefined || bottom === 'none' || draws.length + pumpArounds.length > 0) return undefined;
   const boiling = boilingPoints(model, pressure[0]);
   if (boiling === undefined) return undefined;
-  const fed = Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0));
+  const fed = fedFlows(feeds);
   const coldest = Math.min(...boiling) - ALLOWED_BELOW;
   const carried = heatsOf(model, coldest, pressure[0]).liquid.reduce((sum, h, i) => sum + fed[i] * h, 0);
   const taken = overhead * Math.min(...boiling.map((T, i) => heatsOf(model, T, pressure[0]).vaporisation[i]));
@@ -128,8 +121,8 @@ function reboilerThatCools(input: ColumnInput): Reason | undefined {
   const reflux = targets.find(({ quantity }) => isReflux(quantity))?.value;
   const overhead = targets.find(({ quantity }) => isOverhead(quantity))?.value;
   if (reflux === undefined || overhead === undefined || bottom === 'none') return undefined;
-  if (draws.length > 0 || pumpArounds.length > 0 || input.free.length > 0) return undefined;
-  const fed = Float64Array.from({ length: model.n }, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0));
+  if (draws.length + pumpArounds.length > 0) return undefined;
+  const fed = fedFlows(feeds);
   const P = pressure[stages - 1];
   const bottoms = heaviestOf(model, fed, total(fed) - overhead, feeds[0].T, P);
   const hottest = bottoms === undefined ? undefined : boilingPoint(model, P, bottoms);

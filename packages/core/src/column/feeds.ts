@@ -169,3 +169,7 @@ export const total = (flows: Float64Array): number => {
   for (const flow of flows) sum += flow;
   return sum;
 };
+
+/** mol/s by component of all feeds as they are given. */
+export const fedFlows = (feeds: ColumnInput['feeds']): Float64Array =>
+  Float64Array.from(feeds[0].flows, (_, i) => feeds.reduce((sum, { flows }) => sum + flows[i], 0));

@@ -1,6 +1,6 @@
 /** The quantities that are wanted most, in the words of the trade. */
 import type { Phase, ThermoModel } from '../thermo/index.ts';
-import type { Place, Quantity, WeightedSum } from './types.ts';
+import type { Place, Quantity, Target, WeightedSum } from './types.ts';
 
 /** Place of the only weight that is not zero; −1 where there is none or another. */
 export function onlyComponent(weights: Float64Array): number {
@@ -67,6 +67,13 @@ export const isEasy = (quantity: Quantity): boolean =>
 /** What of all that is fed of something is found at a place: more of it there always takes a larger product. */
 export const isRecovery = (quantity: Quantity): quantity is Extract<Quantity, { kind: 'ratio' }> =>
   quantity.kind === 'ratio' && quantity.under?.place.at === 'feeds';
+
+/** What targets say of single components overhead: by place, and of what is fed of each. */
+export const overheadRecoveries = (targets: readonly Target[]): { key: number; value: number }[] =>
+  targets.flatMap(({ quantity, value }) => {
+    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyComponent(quantity.over.weights) : -1;
+    return key < 0 ? [] : [{ key, value }];
+  });
 
 /** kg/mol of what is counted at a place. */
 export const meanMolarMass = (place: Place, model: ThermoModel): Quantity => ({

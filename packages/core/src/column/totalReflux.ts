@@ -5,7 +5,7 @@
  * Source: Henley & Seader, Equilibrium-Stage Separation Operations in Chemical Engineering (1981), § 12.1, with the mixture's own K-values in place of α.
  */
 import { bubbleTemperature, makeTwoPhases } from '../equilibrium/index.ts';
-import { isRecovery, onlyComponent } from './quantities.ts';
+import { onlyComponent, overheadRecoveries } from './quantities.ts';
 import type { Keys } from './sameSplit.ts';
 import { hasBothEnds } from './sameSplit.ts';
 import type { ColumnInput, SolvedColumn } from './types.ts';
@@ -35,7 +35,7 @@ export function fewestStages(
  * second feed may part at finite reflux what total reflux does not (as a solvent fed above does): nothing is said of it.
  */
 export function fewestAsked(input: ColumnInput): number | undefined {
-  if (input.feeds.length !== 1 || !hasBothEnds(input) || input.draws.length > 0) return undefined;
+  if (input.feeds.length !== 1 || !hasBothEnds(input) || input.draws.length + input.free.length > 0) return undefined;
   const { flows, T, P } = input.feeds[0];
   const lnK = new Float64Array(flows.length);
   input.model.firstLnK(T, P, lnK);
@@ -61,10 +61,7 @@ interface KeyShare {
 
 /** What the targets say of two components overhead, the one of which more goes there first. */
 function twoRecoveries({ targets, feeds }: ColumnInput, lnK: Float64Array): [KeyShare, KeyShare] | undefined {
-  const recoveries = targets.flatMap(({ quantity, value }): KeyShare[] => {
-    const key = isRecovery(quantity) && quantity.over.place.at === 'overhead' ? onlyComponent(quantity.over.weights) : -1;
-    return key < 0 ? [] : [{ key, value }];
-  });
+  const recoveries = overheadRecoveries(targets);
   if (recoveries.length === 2) {
     const [first, second] = recoveries;
     return first.key === second.key ? undefined : first.value > second.value ? [first, second] : [second, first];
