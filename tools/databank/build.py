@@ -13,8 +13,10 @@ import os
 from rdkit import Chem, RDLogger
 from rdkit.Chem.rdMolDescriptors import CalcMolFormula
 
+import comparison
 import groups
 import pairs
+from comparison import keep
 from constants import (
     ATOMS,
     acentric_table,
@@ -87,13 +89,14 @@ def build(row):
     check_cas(cas)
     atoms, rings, key = identity(row)
     mass = sum(ATOMS[a] * n for a, n in atoms.items()) / 1000
-    tc, pc, vc = critical(cas, 'Tc', 0.008), critical(cas, 'Pc', 0.05), critical(cas, 'Vc', 0.08)
+    tc, pc, vc = critical(cas, 'Tc', 0.008), critical(cas, 'Pc', 0.02), critical(cas, 'Vc', 0.02)
     reference = Reference(cas) if source_of(cas) else None
     if tc is None or pc is None:
         if reference is None:
             return 'no critical point'
         tc, pc = single(reference.tc, reference.key, how='fitted'), single(reference.pc, reference.key, how='fitted')
     tables = tables_of(cas)
+    keep(cas, 'Psat', [k for _, k in tables])
     tb = boiling_point(cas, tables) or (reference and reference.boiling_point())
     curve = choose(cas, tables, tb and tb['value'], tc['value'], pc['value'], fitted(reference, 'vapour_pressure'))
     if curve is None:
@@ -145,9 +148,9 @@ def build(row):
         'liquidHeatCapacity': liquid_heat_capacity(cas, work, fitted(reference, 'liquid_heat_capacity')),
         'liquidDensity': liquid_density(cas, work, fitted(reference, 'liquid_density')),
         'liquidViscosity': liquid_viscosity(cas, work),
-        'gasViscosity': gas_table(cas, 'P312', 'VDIvg', 1e-7),
+        'gasViscosity': gas_table(cas, 'mug', 'P312', 'VDIvg', 1e-7),
         'liquidConductivity': liquid_conductivity(cas, work),
-        'gasConductivity': gas_table(cas, 'P314', 'VDIkg', 1e-4),
+        'gasConductivity': gas_table(cas, 'kg', 'P314', 'VDIkg', 1e-4),
         'surfaceTension': surface_tension(cas, work),
         'unifacGroups': group['unifac'],
         'modifiedUnifacGroups': group['modifiedUnifac'],
@@ -193,7 +196,7 @@ def write_sources_page(records, texts, used):
         '# Sources of the component records\n\nWritten by `tools/databank/build.py`; do not edit. The key stands beside every number of a '
         f'record; the last column counts the numbers and correlations of the {len(records)} records that come from it. '
         'Where two numbers of a record disagree, [validation](validation.md) lists it with its sources and why it stands.\n\n'
-        '| key | source | numbers |\n|---|---|---:|\n' + '\n'.join(lines) + '\n'
+        '| key | source | numbers |\n|---|---|---:|\n' + '\n'.join(lines) + '\n\n' + '\n'.join(comparison.section(records)) + '\n'
     )
     with open(os.path.join(HERE, '..', '..', 'docs', 'databank-sources.md'), 'w', encoding='utf-8') as file:
         file.write(page)

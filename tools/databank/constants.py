@@ -4,20 +4,21 @@ import math
 import re
 import statistics
 
+from comparison import keep
 from forms import R, evaluate, rounded, samples
 from sources import TABLES, rows_beside
 
 # Standard atomic weights, IUPAC 2013 (Meija et al., Pure Appl. Chem. 88 (2016) 265), g/mol; D is the nuclide.
 ATOMS = {
     'H': 1.008, 'D': 2.014101778, 'He': 4.002602, 'B': 10.81, 'C': 12.011, 'N': 14.007, 'O': 15.999, 'F': 18.998403163,
-    'Ne': 20.1797, 'Si': 28.085, 'P': 30.973761998, 'S': 32.06, 'Cl': 35.45, 'Ar': 39.948, 'Br': 79.904, 'Kr': 83.798,
+    'Ne': 20.1797, 'Na': 22.98976928, 'Si': 28.085, 'P': 30.973761998, 'S': 32.06, 'Cl': 35.45, 'Ar': 39.948, 'Br': 79.904, 'Kr': 83.798,
     'Ti': 47.867, 'Hg': 200.592, 'I': 126.90447, 'Xe': 131.293,
 }  # fmt: skip
 
 # Entropy of the element in its standard state at 298.15 K per atom, J/(mol K): CODATA key values (Cox, Wagman & Medvedev 1989).
 ELEMENT_ENTROPY = {
     'H': 130.680 / 2, 'D': 144.960 / 2, 'He': 126.153, 'B': 5.90, 'C': 5.74, 'N': 191.609 / 2, 'O': 205.152 / 2, 'F': 202.791 / 2,
-    'Ne': 146.328, 'Si': 18.81, 'P': 41.09, 'S': 32.054, 'Cl': 223.081 / 2, 'Ar': 154.846, 'Br': 152.21 / 2, 'Kr': 164.085,
+    'Ne': 146.328, 'Na': 51.30, 'Si': 18.81, 'P': 41.09, 'S': 32.054, 'Cl': 223.081 / 2, 'Ar': 154.846, 'Br': 152.21 / 2, 'Kr': 164.085,
     'Ti': 30.72, 'Hg': 75.90, 'I': 116.14 / 2, 'Xe': 169.685,
 }  # fmt: skip
 
@@ -65,7 +66,6 @@ def vote(found, near):
     The first of found [(key, value)] that lies near the median of all, else the nearest to the median.
     @param near  whether a value is near enough to the median
     """
-    found = [(k, v) for k, v in found if v is not None]
     if not found:
         return None
     middle = statistics.median(v for _, v in found)
@@ -74,10 +74,12 @@ def vote(found, near):
 
 
 def chosen(cas, prop, found, near):
+    found = [(k, v) for k, v in found if v is not None and allowed(cas, prop, k)]
+    keep(cas, prop, found)
     if (cas, prop) in SET_VALUES:
         value = SET_VALUES[cas, prop]
         return None if value is None else single(value, 'IAPWS' if cas == '7732-18-5' else 'SET')
-    return vote([(k, v) for k, v in found if allowed(cas, prop, k)], near)
+    return vote(found, near)
 
 
 def within(share):
@@ -138,6 +140,7 @@ def gibbs_of_formation(cas, atoms, enthalpy):
     entropy = chosen(cas, 'S0', found, lambda v, m: abs(v - m) <= 3.0)
     if entropy is None or enthalpy is None:
         return None
+    keep(cas, 'Gf', [(k, v) for k in ('CRCs', 'JAN') if (v := TABLES.value(k, cas, 'Gfg')) is not None])
     elements = sum(ELEMENT_ENTROPY[a] * n for a, n in atoms.items())
     return single(enthalpy['value'] - 298.15 * (entropy['value'] - elements), 'OWN')
 

@@ -2,6 +2,7 @@
 
 import math
 
+from comparison import keep
 from constants import SET_VALUES, allowed, peng_robinson_volumes
 from forms import R, correlation, evaluate, fit_polynomial, samples, slope
 from sources import TABLES, read_json, rows_beside
@@ -32,6 +33,7 @@ def heat_of_vaporisation(cas, record, reference):
     if reference is not None:
         tables.append(reference)
     tables = [k for k in tables if falls(k, max(k['Tmin'], 0.45 * tc)) or cas in ASSOCIATING]
+    keep(cas, 'Hvap', tables)
     if tables:
         scores = [disagreement(cas, k, record, tb) for k in tables]
         good = [k for k, s in zip(tables, scores) if s < 1]
@@ -80,27 +82,37 @@ def disagreement(cas, k, record, tb):
 
 def ideal_gas_heat_capacity(cas, reference):
     """J/(mol K)."""
+    tables = gas_heat_capacity_tables(cas, reference)
+    keep(cas, 'Cpg', tables)
+    return tables[0] if tables else estimated_gas_heat_capacity(cas)
+
+
+def gas_heat_capacity_tables(cas, reference):
+    found = []
     if (row := TABLES.values('TRC', cas, ['a0', 'a1', 'a2', 'a3', 'a4', 'a5', 'a6', 'a7'])) and allowed(cas, 'Cpg', 'TRC'):
         t_min, t_max = (TABLES.value('TRC', cas, c) for c in ('Tmin', 'Tmax'))
-        return correlation('trc', row, max(t_min, 50), min(t_max, 3000), 'TRC')
+        found.append(correlation('trc', row, max(t_min, 50), min(t_max, 3000), 'TRC'))
     if (row := TABLES.values('POLc', cas, ['a0', 'a1', 'a2', 'a3', 'a4'])) and allowed(cas, 'Cpg', 'POLc'):
         t_min, t_max = (TABLES.value('POLc', cas, c) for c in ('Tmin', 'Tmax'))
         if t_min is None:  # monatomic: 5R/2 at every temperature
             t_min, t_max = 50, 3000
-        return correlation('100', [R * a for a in row], t_min, t_max, 'POLc')
+        found.append(correlation('100', [R * a for a in row], t_min, t_max, 'POLc'))
     pieces = (SHOMATE.get(cas) or [None, None, None])[2]
-    if pieces:
+    if pieces and pieces[0][0] <= 1000 and pieces[0][1] >= 600:
         low = pieces[0]
-        if low[1] >= 600:
-            return correlation('shomate', low[2:7], low[0], low[1], 'SHO')
+        found.append(correlation('shomate', low[2:7], low[0], low[1], 'SHO'))
     if reference is not None:
-        return reference
+        found.append(reference)
     if cas in JANAF_GAS:
         points = [(t, cp) for t, cp in zip(*JANAF_GAS[cas]) if 200 <= t <= 1000]
         if len(points) >= 6:
-            return correlation('100', fit_polynomial(points, 4), 200, 1000, 'JANg', how='fitted')
+            found.append(correlation('100', fit_polynomial(points, 4), 200, 1000, 'JANg', how='fitted'))
     if cas in MEASURED_GAS:
-        return correlation('100', fit_polynomial(MEASURED_GAS[cas], 4), 200, 1000, 'CHAO', how='fitted')
+        found.append(correlation('100', fit_polynomial(MEASURED_GAS[cas], 4), 200, 1000, 'CHAO', how='fitted'))
+    return found
+
+
+def estimated_gas_heat_capacity(cas):
     if cas in BENSON:
         return correlation('100', fit_polynomial(BENSON[cas], 3), 298, 1000, 'BENS', how='estimated')
     if cas in ANALOGIES:
@@ -123,12 +135,18 @@ ANALOGIES = {row['cas']: row for row in rows_beside('analogies.csv')}
 
 def by_analogy(row):
     """Sum and difference of molecules that share the groups, which is what group additivity amounts to."""
-    plus, minus = ([ideal_gas_heat_capacity(c, None) for c in row[k].split()] for k in ('plus', 'minus'))
+    plus, minus = ([(gas_heat_capacity_tables(c, None) or [estimated_gas_heat_capacity(c)])[0] for c in row[k].split()] for k in ('plus', 'minus'))
     points = []
     for t in samples(298, 1000, 40):
         value = sum(evaluate(k, t) for k in plus) - sum(evaluate(k, t) for k in minus)
         points.append((t, value + float(row['shift'])))
     return correlation('100', fit_polynomial(points, 4), 298, 1000, 'BENS', how='estimated')
+
+
+def points_at(cas, prop, columns, T, of):
+    """Single values of tables as correlations that hold at T alone, for the comparison."""
+    values = [(key, TABLES.value(key, cas, column)) for key, column in columns if allowed(cas, prop, key)]
+    return [{'form': '100', 'c': [of(v)], 'Tmin': T, 'Tmax': T, 'source': key} for key, v in values if v is not None]
 
 
 SHOMATE = read_json('SHO')
@@ -156,22 +174,31 @@ def liquid_heat_capacity(cas, record, reference):
     return fitted if all(abs(evaluate(fitted, t) / cp - 1) < FIT_MISSES for t, cp in points) else k
 
 
-def tabulated_liquid_heat_capacity(cas, record, reference):
-    tc, T_NORMAL = record['Tc'], 298.15
+def liquid_heat_capacity_tables(cas, tc, reference):
+    found = []
     if allowed(cas, 'Cpl', 'P153'):
         if row := TABLES.values('P153b', cas, ['A', 'B', 'C', 'D', 'Tmin', 'Tmax']):
             # Form 114 holds A²/t: the factor 1/1000 (kmol to mol) goes under the roots of A (twice), C and D in the same way.
             s = math.sqrt(1000)
             c = [tc, row[0] / s, row[1] / 1000, row[2] / s, row[3] / s]
-            return correlation('114', c, row[4], min(row[5], 0.99 * tc), 'P153')
-        if row := TABLES.values('P153', cas, ['A', 'B', 'C', 'D', 'E', 'Tmin', 'Tmax']):
+            found.append(correlation('114', c, row[4], min(row[5], 0.99 * tc), 'P153'))
+        elif row := TABLES.values('P153', cas, ['A', 'B', 'C', 'D', 'E', 'Tmin', 'Tmax']):
             k = correlation('100', [x / 1000 for x in row[:5]], row[5], row[6], 'P153')
             if row[5] < row[6] and evaluate(k, row[6]) > 0:
-                return k
+                found.append(k)
     if allowed(cas, 'Cpl', 'ZAB') and (k := zabransky(cas, tc)) is not None:
-        return k
+        found.append(k)
     if reference is not None:
-        return reference
+        found.append(reference)
+    return found
+
+
+def tabulated_liquid_heat_capacity(cas, record, reference):
+    tc, T_NORMAL = record['Tc'], 298.15
+    tables = liquid_heat_capacity_tables(cas, tc, reference)
+    keep(cas, 'Cpl', [*tables, *points_at(cas, 'Cpl', (('CRCs', 'Cpl'), ('POLc', 'Cpl')), T_NORMAL, float)])
+    if tables:
+        return tables[0]
     point, source = TABLES.value('CRCs', cas, 'Cpl'), 'CRCs'
     if (own := SET_VALUES.get((cas, 'Cpl'))) is not None:
         point, source = own, 'SET'
@@ -240,37 +267,57 @@ def rowlinson_bondi(record):
     return cp
 
 
+FAR_FROM_MEASURED = 0.01  # share by which a density carried to 25 °C by Rackett's equation may miss the handbook's
+
+
+def liquid_density_tables(cas, record):
+    tc, mass = record['Tc'], record['mass']
+    found = []
+    if (row := TABLES.values('P105', cas, ['C1', 'C2', 'C3', 'C4', 'Tmin', 'Tmax'])) and allowed(cas, 'rhol', 'P105'):
+        if abs(row[2] / tc - 1) < 0.02 and row[3] > 0:
+            found.append(correlation('105', row[:4], row[4], row[2], 'P105'))
+    if (row := TABLES.values('VDId', cas, ['Tc', 'rhoc', 'A', 'B', 'C', 'D'])) and allowed(cas, 'rhol', 'VDId'):
+        if abs(row[0] / tc - 1) < 0.02:
+            c = [row[0], *(x / mass for x in row[1:])]
+            found.append(correlation('116', c, max(record['Tm'] or 0, 0.4 * tc), row[0], 'VDId'))
+    return found
+
+
 def liquid_density(cas, record, reference):
     """mol/m3, saturated liquid."""
     tc, pc, mass = record['Tc'], record['Pc'], record['mass']
-    if (row := TABLES.values('P105', cas, ['C1', 'C2', 'C3', 'C4', 'Tmin', 'Tmax'])) and allowed(cas, 'rhol', 'P105'):
-        if abs(row[2] / tc - 1) < 0.02 and row[3] > 0:
-            return correlation('105', row[:4], row[4], row[2], 'P105')
-    if (row := TABLES.values('VDId', cas, ['Tc', 'rhoc', 'A', 'B', 'C', 'D'])) and allowed(cas, 'rhol', 'VDId'):
-        per_mol = 1 / mass
-        c = [row[0], *(x * per_mol for x in row[1:])]
-        k = correlation('116', c, max(record['Tm'] or 0, 0.4 * tc), row[0], 'VDId')
-        if abs(row[0] / tc - 1) < 0.02:
-            return k
+    tables = liquid_density_tables(cas, record)
+    measured = measured_density(cas, record)
+    keep(cas, 'rhol', [*tables, *([reference] if reference else []), *([measured] if measured else [])])
+    if tables:
+        return tables[0]
     if (z := TABLES.value('COST', cas, 'Z_RA')) is not None and 0.2 < z < 0.33:
-        return rackett(z, tc, pc, record, 'COST', how='fitted')
+        by_factor = rackett(z, tc, pc, record, 'COST', how='fitted')
+        if measured is None or abs(evaluate(by_factor, 298.15) / evaluate(measured, 298.15) - 1) < FAR_FROM_MEASURED:
+            return by_factor
     if reference is not None:
         return reference
-    z = 0.29056 - 0.08775 * record['omega']
-    rho = TABLES.value('CRCO', cas, 'rho') or TABLES.value('CRCI', cas, 'rho')
-    T = 298.15
-    if rho and rho > 200 and T < 0.9 * tc and (record['Tm'] or 0) < T and (record['Tb'] or 1e9) > T:
-        molar = rho / mass
-        exponent = 1 + (1 - T / tc) ** (2 / 7)
-        fitted = (pc / (R * tc) / molar) ** (1 / exponent)
-        if 0.2 < fitted < 0.33:
-            return rackett(fitted, tc, pc, record, 'CRCO' if TABLES.value('CRCO', cas, 'rho') else 'CRCI', how='fitted')
-    return rackett(z, tc, pc, record, 'RACK', how='estimated')
+    if measured is not None:
+        return measured
+    return rackett(0.29056 - 0.08775 * record['omega'], tc, pc, record, 'RACK', how='estimated')
+
+
+def measured_density(cas, record):
+    """Rackett's equation through one density at 25 °C (kg/m3), or None: a solid, a gas or not known there."""
+    tc, pc, T = record['Tc'], record['Pc'], 298.15
+    rho, source = SET_VALUES.get((cas, 'rhol')), 'SET'
+    if rho is None:
+        rho, source = next(((v, k) for k in ('CRCO', 'CRCI') if (v := TABLES.value(k, cas, 'rho'))), (None, None))
+        if rho is None or rho < 200 or T > 0.9 * tc or (record['Tm'] or 0) > T or (record['Tb'] or 1e9) < T:
+            return None
+    z = (pc / (R * tc) / (rho / record['mass'])) ** (1 / (1 + (1 - T / tc) ** (2 / 7)))
+    return rackett(z, tc, pc, record, source, how='fitted') if source == 'SET' or 0.2 < z < 0.33 else None
 
 
 def rackett(z, tc, pc, record, source, how):
     """rho = Pc/(R Tc) / Z^(1 + (1 − Tr)^(2/7)): form 105."""
-    return correlation('105', [pc / (R * tc), z, tc, 2 / 7], max(record['Tm'] or 0, 0.4 * tc), tc, source, how)
+    t_low = max(record['Tm'] or 0, min(0.4 * tc, 298.15))
+    return correlation('105', [pc / (R * tc), z, tc, 2 / 7], t_low, tc, source, how)
 
 
 def liquid_viscosity(cas, record):
@@ -291,9 +338,9 @@ def liquid_viscosity(cas, record):
         found.append(correlation('101', c, row[2], row[3], 'VN2'))
     if row := ALKANOLAMINES.get(cas):
         found.append(correlation('antoine', [float(row['A']) - math.log(1000), -float(row['B']), float(row['C'])], 293.15, 423.15, 'DIGU'))
-    for k in found:
-        if allowed(cas, 'mul', k['source']) and k['Tmin'] < k['Tmax'] and viscosity_is_sane(k):
-            return k
+    sane = [k for k in found if allowed(cas, 'mul', k['source']) and k['Tmin'] < k['Tmax'] and viscosity_is_sane(k)]
+    if (k := first(cas, 'mul', sane)) is not None:
+        return k
     row = TABLES.values('JOBACK', cas, ['mul0', 'mul1'])
     if row and row[1] != 0 and record['Tm'] is not None and t_low < 0.7 * tc:
         k = correlation('101', [row[1] + math.log(record['mass'] * 1000), row[0], 0, 0, 0], t_low, 0.7 * tc, 'JOBACK', how='estimated')
@@ -319,17 +366,20 @@ def viscosity_is_sane(k):
     return all(b <= a for a, b in zip(values, values[1:])) and 5e-6 < values[-1] and values[0] < 1e4
 
 
-def gas_table(cas, perry, vdi, low_limit):
+def gas_table(cas, prop, perry, vdi, low_limit):
     """A dilute-gas property: form 102 of Perry, else the polynomial of the VDI."""
+    found = []
     if row := TABLES.values(perry, cas, ['C1', 'C2', 'C3', 'C4', 'Tmin', 'Tmax']):
-        k = correlation('102', row[:4], row[4], row[5], perry)
-        if positive(k, low_limit):
-            return k
+        found.append(correlation('102', row[:4], row[4], row[5], perry))
     if row := TABLES.values(vdi, cas, ['A', 'B', 'C', 'D', 'E']):
-        k = correlation('100', row, 250, 800, vdi)
-        if positive(k, low_limit):
-            return k
-    return None
+        found.append(correlation('100', row, 250, 800, vdi))
+    return first(cas, prop, [k for k in found if positive(k, low_limit)])
+
+
+def first(cas, prop, found):
+    """The first of the tables that hold, all of them kept for the comparison; None without any."""
+    keep(cas, prop, found)
+    return found[0] if found else None
 
 
 def positive(k, low_limit=0.0):
@@ -339,15 +389,12 @@ def positive(k, low_limit=0.0):
 def liquid_conductivity(cas, record):
     """W/(m K)."""
     tc = record['Tc']
+    found = []
     if row := TABLES.values('P315', cas, ['C1', 'C2', 'C3', 'C4', 'C5', 'Tmin', 'Tmax']):
-        k = correlation('100', row[:5], row[5], min(row[6], 0.98 * tc), 'P315')
-        if positive(k):
-            return k
+        found.append(correlation('100', row[:5], row[5], min(row[6], 0.98 * tc), 'P315'))
     if row := TABLES.values('VDIkl', cas, ['A', 'B', 'C', 'D', 'E']):
-        k = correlation('100', row, max(record['Tm'] or 0, 0.4 * tc), 0.9 * tc, 'VDIkl')
-        if positive(k):
-            return k
-    return None
+        found.append(correlation('100', row, max(record['Tm'] or 0, 0.4 * tc), 0.9 * tc, 'VDIkl'))
+    return first(cas, 'kl', [k for k in found if positive(k)])
 
 
 def stays_above_zero(k):
@@ -359,23 +406,16 @@ def surface_tension(cas, record):
     """N/m."""
     tc = record['Tc']
     t_low = max(record['Tm'] or 0, 0.4 * tc)
-    if (row := TABLES.values('MUL', cas, ['Tc', 'sigma0', 'n0', 'sigma1', 'n1', 'sigma2', 'n2', 'Tmin'])) and allowed(
-        cas, 'sigma', 'MUL'
-    ):
-        if abs(row[0] / tc - 1) < 0.02:
-            k = correlation('power-sum', row[:7], row[7] or t_low, row[0], 'MUL')
-            if stays_above_zero(k):
-                return k
-    if (row := TABLES.values('VDIs', cas, ['Tc', 'A', 'B', 'C', 'D', 'E'])) and allowed(cas, 'sigma', 'VDIs'):
-        if abs(row[0] / tc - 1) < 0.02:
-            k = correlation('106', row, min(t_low, 0.9 * tc), row[0], 'VDIs')
-            if stays_above_zero(k):
-                return k
+    found = []
+    row = TABLES.values('MUL', cas, ['Tc', 'sigma0', 'n0', 'sigma1', 'n1', 'sigma2', 'n2', 'Tmin'])
+    if row and allowed(cas, 'sigma', 'MUL') and abs(row[0] / tc - 1) < 0.02:
+        found.append(correlation('power-sum', row[:7], row[7] or t_low, row[0], 'MUL'))
+    row = TABLES.values('VDIs', cas, ['Tc', 'A', 'B', 'C', 'D', 'E'])
+    if row and allowed(cas, 'sigma', 'VDIs') and abs(row[0] / tc - 1) < 0.02:
+        found.append(correlation('106', row, min(t_low, 0.9 * tc), row[0], 'VDIs'))
+    held = [k for k in found if stays_above_zero(k)]
     if row := TABLES.values('JAS', cas, ['a', 'b', 'Tmin', 'Tmax']):
         c = [(row[0] + row[1] * 273.15) / 1000, -row[1] / 1000, 0, 0, 0]
         k = correlation('100', c, row[2] or t_low, min(row[3], 0.95 * tc), 'JAS')
-        if positive(k):
-            return k
-    return None
-
-
+        held += [k] if positive(k) else []
+    return first(cas, 'sigma', held)

@@ -107,5 +107,13 @@ def fit_wagner(tc, pc, points, weights):
     return [tc, pc, *fit_linear(lambda t: wagner_terms(t, tc, 'wagner-25'), logs, weights)]
 
 
+def fit_antoine(points):
+    """Points (T, P): T ln P = A T + (A C − B) − C ln P is linear in A, A C − B and C."""
+    logs = [(t, math.log(p)) for t, p in points]
+    a = np.array([[t, 1.0, -y] for t, y in logs])
+    A, rest, C = np.linalg.lstsq(a, np.array([t * y for t, y in logs]), rcond=None)[0]
+    return [A, A * C - rest, C]
+
+
 def fit_116(tc, points):
     return [tc, *fit_linear(lambda T: [(1 - T / tc) ** p for p in (0, 0.35, 2 / 3, 1, 4 / 3)], points)]

@@ -81,6 +81,7 @@ SOURCES = {
     'DIPP': 'Poling, Prausnitz & O’Connell, The Properties of Gases and Liquids, 5th ed. (2001), Appendix A',
     'DIPC': 'NIST Computational Chemistry Comparison and Benchmark Database, SRD 101',
     'DIPM': 'Müller, Müller & Gross, Ind. Eng. Chem. Res. 51 (2012), supporting information',
+    'STUL': 'Stull, Ind. Eng. Chem. 39 (1947) 540, vapour pressures (points from memory), fitted here',
     'OWN': "from the record's own numbers by definition (acentric factor: Pitzer 1955; Gibbs energy: from enthalpy and entropy)",
     'SET': 'set by the override named beside it in tools/databank/overrides.csv',
     'FULL': 'Fuller, Ensley & Giddings 1969, in Poling, Prausnitz & O’Connell, 5th ed. (2001), Table 11-1 (from memory)',

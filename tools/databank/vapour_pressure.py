@@ -3,8 +3,8 @@
 import math
 
 from constants import allowed
-from forms import correlation, evaluate, fit_wagner, rounded, samples, slope
-from sources import TABLES
+from forms import correlation, evaluate, fit_antoine, fit_wagner, rounded, samples, slope
+from sources import TABLES, rows_beside
 
 AT_BOILING = 0.03  # share of 1 atm that a full table may be off at the boiling point
 AT_CRITICAL = 0.05  # share of Pc that it may be off at Tc
@@ -36,7 +36,14 @@ def tables_of(cas):
         add('LAND', 'antoine', row[:3], *row[3:])
     if row := TABLES.values('WEB', cas, ['AntoineA', 'AntoineB', 'AntoineC', 'AntoineTmin', 'AntoineTmax']):
         add('WEB', 'antoine', row[:3], *row[3:])
+    if points := STULL.get(cas):
+        add('STUL', 'antoine', fit_antoine(points), points[0][0], points[-1][0])
     return found
+
+
+STULL = {}
+for _row in rows_beside('stull-points.csv'):
+    STULL.setdefault(_row['cas'], []).append((float(_row['T_C']) + 273.15, float(_row['P_mmHg']) * 101325 / 760))
 
 
 def choose(cas, tables, tb, tc, pc, reference=None):

@@ -1,5 +1,14 @@
 /** A feed's composition, component by component, in any basis; a column of numbers from a spreadsheet can be pasted into it. */
-import { capital, formatFraction, isFlowBasis, parseQuantity, rebased, findUnit, shownUnit } from '@keen-ladder/core';
+import {
+  capital,
+  formatFraction,
+  isFlowBasis,
+  parseQuantity,
+  readyMixtures,
+  rebased,
+  findUnit,
+  shownUnit,
+} from '@keen-ladder/core';
 import type { CompositionBasis, Dimension } from '@keen-ladder/core';
 import { App, Button, Select } from 'antd';
 import type { ClipboardEvent } from 'react';
@@ -100,9 +109,29 @@ export function CompositionFields({ stream }: { stream: Stream }) {
           />
         </div>
       ))}
+      <ReadyFill components={components} composition={composition} onFill={(next) => set(next)} />
       {!isFlowBasis(composition.basis) && <Sum stream={stream} onChange={set} />}
     </section>
   );
+}
+
+/** Offers the composition of a mixture that goes by one name, where nothing is entered and all of it is there. */
+function ReadyFill({ components, composition, onFill }: ReadyFillProps) {
+  if (Object.keys(composition.parts).length > 0 || isFlowBasis(composition.basis)) return null;
+  const ids = components.map(({ id }) => id);
+  return readyMixtures
+    .filter(({ parts }) => Object.keys(parts).every((id) => ids.includes(id)))
+    .map(({ id, name, parts, source }) => (
+      <Button key={id} type="link" size="small" title={source} onClick={() => onFill({ basis: 'mole', parts })}>
+        fill in dry {name}
+      </Button>
+    ));
+}
+
+interface ReadyFillProps {
+  components: readonly { id: string }[];
+  composition: Composition;
+  onFill: (next: Composition) => void;
 }
 
 /** Says when the parts are not one, with the ways to mend it. */

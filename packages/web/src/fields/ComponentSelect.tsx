@@ -1,3 +1,4 @@
+import { componentsOf } from '@keen-ladder/core';
 import { Select } from 'antd';
 import type { ComponentOption } from './componentSearch.ts';
 import { rememberComponent, useComponentSearch } from './useComponentSearch.ts';
@@ -9,13 +10,16 @@ interface Props {
   value: { id: string; name: string } | undefined;
   placeholder: string;
   bordered?: boolean;
+  /** Whether mixtures that go by one name may be chosen too. */
+  withReady?: boolean;
   onChange: (chosen: { id: string; name: string }) => void;
 }
 
-/** A component of the databank, searched as it is typed. */
-export function ComponentSelect({ id, label, value, placeholder, bordered = true, onChange }: Props) {
+/** A component of the databank (or a ready mixture, by its identifier), searched as it is typed. */
+export function ComponentSelect({ id, label, value, placeholder, bordered = true, withReady = false, onChange }: Props) {
   const { options, showSearch, loading } = useComponentSearch(
     value === undefined ? undefined : { value: value.id, label: value.name },
+    withReady,
   );
   return (
     <Select<string | null, ComponentOption>
@@ -31,7 +35,7 @@ export function ComponentSelect({ id, label, value, placeholder, bordered = true
       popupMatchSelectWidth={false}
       onChange={(chosen) => {
         if (chosen === null) return;
-        rememberComponent(chosen);
+        componentsOf(chosen).forEach(rememberComponent);
         onChange({ id: chosen, name: options.find((o) => o.value === chosen)?.label ?? chosen });
       }}
     />

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { componentOptions, componentSearch, recentFirst } from './componentSearch.ts';
+import { componentOptions, componentSearch, readyOptions, recentFirst } from './componentSearch.ts';
 
 function found(typed: string): string[] {
   return componentOptions
@@ -25,6 +25,16 @@ test('synonyms, formulae and CAS numbers are found too', () => {
 test('British and American spelling find the same', () => {
   for (const name of ['sulphur dioxide', 'Sulfur dioxide']) expect(found(name)[0]).toBe('sulfur dioxide');
   expect(found('hydrogen sulphide')[0]).toBe('hydrogen sulfide');
+});
+
+test('air is found as a ready mixture, told with what it consists of', () => {
+  const [air] = [...componentOptions, ...readyOptions].filter((o) => componentSearch.filterOption('dry air', o));
+  expect(air).toMatchObject({ value: 'ready:air', label: 'air (nitrogen, oxygen, argon)' });
+});
+
+test('acids and lyes are found by either name', () => {
+  expect(found('sulphuric acid')[0]).toBe('sulfuric acid');
+  expect(found('caustic soda')[0]).toBe('sodium hydroxide');
 });
 
 test('options stand in the order of their names without their prefixes', () => {

@@ -1,4 +1,5 @@
 /** Components of the databank as options of a select, found by name, synonym, formula, CAS number or class; names that begin so come first. */
+import { readyMixtures } from '@keen-ladder/core';
 import { componentIndex } from '@keen-ladder/core/databank-index';
 
 export interface ComponentOption {
@@ -15,6 +16,12 @@ export const componentOptions: ComponentOption[] = componentIndex
     words: [c.name, ...c.synonyms, c.formula, c.id, c.family].map(spelled),
   }))
   .sort((a, b) => plain(a.label).localeCompare(plain(b.label), 'en'));
+
+/** Mixtures that go by one name, told with what they consist of. */
+export const readyOptions: ComponentOption[] = readyMixtures.map(({ id, name, synonyms, parts }) => {
+  const names = Object.keys(parts).map((cas) => componentIndex.find((c) => c.id === cas)?.name ?? cas);
+  return { value: id, label: `${name} (${names.join(', ')})`, words: [name, ...synonyms].map(spelled) };
+});
 
 /** The ones that were chosen last come first while nothing is typed. */
 export function recentFirst(options: readonly ComponentOption[], recent: readonly string[]): ComponentOption[] {

@@ -35,8 +35,11 @@ export interface LoadedSearch {
   loading: boolean;
 }
 
-/** @param chosen what stands in the field before the index is there */
-export function useComponentSearch(chosen: ComponentOption | undefined): LoadedSearch {
+/**
+ * @param chosen what stands in the field before the index is there
+ * @param withReady whether mixtures that go by one name are offered too
+ */
+export function useComponentSearch(chosen: ComponentOption | undefined, withReady: boolean): LoadedSearch {
   const [search, setSearch] = useState(loaded);
   useEffect(() => {
     if (search !== undefined) return;
@@ -51,7 +54,8 @@ export function useComponentSearch(chosen: ComponentOption | undefined): LoadedS
   }, [search]);
   if (search === undefined) return { options: chosen === undefined ? [] : [chosen], showSearch: true, loading: true };
   const isListed = chosen === undefined || search.componentOptions.some((o) => o.value === chosen.value);
-  const sorted = search.recentFirst(search.componentOptions, recentComponents());
+  const all = withReady ? [...search.componentOptions, ...search.readyOptions] : search.componentOptions;
+  const sorted = search.recentFirst(all, recentComponents());
   const options = isListed ? sorted : [chosen, ...sorted];
   return { options, showSearch: search.componentSearch, loading: false };
 }

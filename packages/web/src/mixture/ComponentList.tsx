@@ -1,5 +1,6 @@
 /** Any number of components, each with its record and a way out, a field to add another, and a component of one's own. */
 import { CloseOutlined } from '@ant-design/icons';
+import { componentsOf } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { lazy, memo, Suspense, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -50,7 +51,8 @@ export const ComponentList = memo(function ComponentList() {
             value={undefined}
             placeholder="add a component"
             bordered={false}
-            onChange={({ id }) => choose((now) => [...now, id])}
+            withReady
+            onChange={({ id }) => choose((now) => [...now, ...componentsOf(id).filter((c) => !now.includes(c))])}
           />
           <Button type="text" size="small" onClick={() => setOpened('own')}>
             one of your own
