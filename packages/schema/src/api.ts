@@ -43,7 +43,7 @@ export const Import = z.strictObject({ file: z.unknown() });
 
 /** What a list shows of a case without opening it: its state in a word, and figures where it is solved. */
 export const Figures = z.strictObject({
-  state: z.enum(['open', 'solved', 'out-of-reach']),
+  state: z.enum(['open', 'solved', 'out-of-reach', 'over-time']),
   mixture: z.string(),
   stages: z.number().nullable(),
   reflux: z.number().nullable(),
@@ -60,6 +60,8 @@ export const CaseSummary = z.strictObject({
   version: z.int(),
   updatedAt: z.string(),
   figures: Figures,
+  /** Whether the figures are of this version; else they are being worked out. */
+  isCurrent: z.boolean(),
 });
 
 export const ProjectSummary = z.strictObject({ id: Id, name: z.string(), cases: z.array(CaseSummary) });

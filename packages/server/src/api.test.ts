@@ -12,6 +12,7 @@ import { throwawayCluster } from '../../../scripts/database.mjs';
 import { createApp } from './app.ts';
 import { connect, migrate } from './database/connect.ts';
 import { loadDemo } from './demo.ts';
+import { keepFigures, thread } from './figures/keeper.ts';
 import { readSettings } from './settings.ts';
 import { shaped, startApi } from './testing/api.ts';
 import type { Api } from './testing/api.ts';
@@ -27,6 +28,7 @@ const log = pino({ level: 'silent' });
 /** Everything that is stored, as text: equal before and after when nothing was changed. */
 async function everything(): Promise<string> {
   const tables = ['projects', 'cases', 'history'];
+  await api.figures.settled();
   const rows = await Promise.all(tables.map((t) => sql`select * from ${sql.table(t)} order by 1, 2`.execute(api.db)));
   return JSON.stringify(rows.map((r) => r.rows));
 }
@@ -166,7 +168,7 @@ describe('the server', () => {
     const cluster = await throwawayCluster({ durable: true });
     const db = connect(cluster.url, log);
     await migrate(db);
-    const server = createApp(db, log, '/nowhere').listen(0, '127.0.0.1');
+    const server = createApp(db, log, '/nowhere', keepFigures(db, log, thread())).listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
     const address = server.address();
     if (address === null || typeof address === 'string') throw new Error('no port');
@@ -201,6 +203,8 @@ describe('the demo', () => {
     await loadDemo(api.db, 'none');
     expect(await demos()).toHaveLength(0);
     await Promise.all([loadDemo(api.db, 'once'), loadDemo(api.db, 'once')]);
+    api.figures.wake();
+    await api.figures.settled();
     const [project] = await demos();
     expect(await demos()).toHaveLength(1);
     expect(project?.cases.map((c) => c.figures.state)).toEqual(demoCases().map(() => 'solved'));

@@ -8,6 +8,7 @@ import { pinoHttp } from 'pino-http';
 import { caseRoutes } from './cases/routes.ts';
 import { databankRoutes } from './databank/routes.ts';
 import type { Tables } from './database/tables.ts';
+import type { FiguresKeeper } from './figures/keeper.ts';
 import { notFound, problemReplies } from './problems.ts';
 import { projectRoutes } from './projects/routes.ts';
 
@@ -15,7 +16,7 @@ import { projectRoutes } from './projects/routes.ts';
 const BODY_LIMIT = '4mb';
 
 /** The application's HTTP face: the API under /api, and the built page everywhere else. */
-export function createApp(db: Kysely<Tables>, log: Logger, siteFolder: string): Express {
+export function createApp(db: Kysely<Tables>, log: Logger, siteFolder: string, figures: FiguresKeeper): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, customLogLevel: () => 'debug' }));
@@ -26,7 +27,7 @@ export function createApp(db: Kysely<Tables>, log: Logger, siteFolder: string): 
     await db.selectFrom('marks').select('name').limit(1).execute();
     res.json({ state: 'ready' });
   });
-  api.use(projectRoutes(db), caseRoutes(db), databankRoutes(), notFound);
+  api.use(projectRoutes(db), caseRoutes(db, figures.wake), databankRoutes(), notFound);
   app.use('/api', api);
   if (existsSync(siteFolder)) app.use(site(siteFolder));
   app.use(notFound);

@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './database/connect.ts';
 import { loadDemo } from './demo.ts';
+import { keepFigures, thread } from './figures/keeper.ts';
 import { readSettings } from './settings.ts';
 
 /** The port when none is asked for; when it is taken, the next free one. */
@@ -20,8 +21,11 @@ const db = connect(settings.DATABASE_URL, log);
 await migrate(db);
 await loadDemo(db, settings.KEEN_DEMO);
 
+const figures = keepFigures(db, log, thread());
+figures.wake();
+
 const siteFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist');
-const server = createServer(createApp(db, log, siteFolder));
+const server = createServer(createApp(db, log, siteFolder, figures));
 const { port } = await listen(settings.PORT);
 const address = `http://${settings.HOST === '127.0.0.1' ? 'localhost' : settings.HOST}:${port}`;
 log.info({ address }, 'serving');
@@ -39,6 +43,7 @@ async function stop(): Promise<void> {
   setTimeout(() => {
     server.closeAllConnections();
   }, 2000).unref();
+  await figures.close();
   await db.destroy();
   process.exit();
 }

@@ -74,6 +74,7 @@ describe('cases', () => {
     const project = await newProject();
     await newCase(project.id, 'Empty');
     await newCase(project.id, 'Demo', demoDocument());
+    await api.figures.settled();
     const cases = (await listed()).find((p) => p.id === project.id)?.cases ?? [];
     const figures = Object.fromEntries(cases.map((c) => [c.name, c.figures]));
     expect(figures['Empty']).toMatchObject({ state: 'open', stages: null, staircase: [] });

@@ -2,9 +2,9 @@ import { readStoredDocument, SCHEMA_VERSION } from '@keen-ladder/schema';
 import type { BinItem, CaseDocument, CaseSummary, Figures, HistoryLine, OpenCase } from '@keen-ladder/schema';
 import type { Kysely, Transaction } from 'kysely';
 import type { Tables } from '../database/tables.ts';
-import { figuresOf } from './figures.ts';
+import { blankFigures } from '../figures/figures.ts';
 
-export const summaryColumns = ['id', 'projectId', 'parentId', 'name', 'version', 'updatedAt', 'figures'] as const;
+export const summaryColumns = ['id', 'projectId', 'parentId', 'name', 'version', 'updatedAt', 'figures', 'figuresVersion'] as const;
 
 interface SummaryRow {
   id: string;
@@ -14,9 +14,14 @@ interface SummaryRow {
   version: number;
   updatedAt: Date;
   figures: Figures;
+  figuresVersion: number;
 }
 
-export const toSummary = (row: SummaryRow): CaseSummary => ({ ...row, updatedAt: row.updatedAt.toISOString() });
+export const toSummary = ({ figuresVersion, ...row }: SummaryRow): CaseSummary => ({
+  ...row,
+  updatedAt: row.updatedAt.toISOString(),
+  isCurrent: figuresVersion === row.version,
+});
 
 /** A case with its document, or undefined when it is not there or in the bin (itself or its project). */
 export async function openCase(db: Kysely<Tables>, id: string): Promise<OpenCase | undefined> {
@@ -35,7 +40,7 @@ export async function openCase(db: Kysely<Tables>, id: string): Promise<OpenCase
   return { ...rest, updatedAt: row.updatedAt.toISOString(), document: readStoredDocument(row.document, schemaVersion) };
 }
 
-/** A new case with its first line of history; undefined when the project is not there. */
+/** A new case with its first line of history, its figures still to be worked out; undefined when the project is not there. */
 export function createCase(
   db: Kysely<Tables>,
   projectId: string,
@@ -60,7 +65,7 @@ export function createCase(
         name,
         document: body,
         schemaVersion: SCHEMA_VERSION,
-        figures: JSON.stringify(figuresOf(document)),
+        figures: JSON.stringify(blankFigures(document, 'open')),
         deletedAt: null,
       })
       .returning(['id', 'version'])
@@ -73,18 +78,16 @@ export function createCase(
 export type SaveResult = { state: 'saved'; version: number; updatedAt: string } | { state: 'conflict' };
 
 /**
- * Saves, unless the case changed since version `seen`. The document and its line of history go in together or not at all.
+ * Saves, unless the case changed since version `seen`. The document and its line of history go in together or not at all; the figures follow.
  * @returns saved with the new version, or conflict: changed or removed meanwhile
  */
 export function saveCase(db: Kysely<Tables>, id: string, seen: number, document: CaseDocument): Promise<SaveResult> {
   const body = JSON.stringify(document);
-  const figures = JSON.stringify(figuresOf(document));
   return db.transaction().execute(async (trx) => {
     const row = await trx
       .updateTable('cases')
       .set((eb) => ({
         document: body,
-        figures,
         schemaVersion: SCHEMA_VERSION,
         version: eb('version', '+', 1),
         updatedAt: new Date(),

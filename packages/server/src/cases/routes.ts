@@ -17,18 +17,23 @@ import type { Tables } from '../database/tables.ts';
 import { Problem } from '../problems.ts';
 import { createCase, historicDocument, listBin, listHistory, openCase, saveCase } from './queries.ts';
 
-export function caseRoutes(db: Kysely<Tables>): Router {
+/** @param onChanged told when a case was made or saved */
+export function caseRoutes(db: Kysely<Tables>, onChanged: () => void): Router {
   const router = Router();
+  const made = (created: OpenCase | undefined): OpenCase => {
+    onChanged();
+    return inProject(created);
+  };
   router.post('/projects/:id/cases', async (req, res) => {
     const { id } = IdParams.parse(req.params);
     const { name, document } = NewCase.parse(req.body);
-    res.status(201).json(inProject(await createCase(db, id, name, document)));
+    res.status(201).json(made(await createCase(db, id, name, document)));
   });
   router.post('/projects/:id/import', async (req, res) => {
     const { id } = IdParams.parse(req.params);
     const read = readCaseFile(Import.parse(req.body).file);
     if (!read.ok) throw new Problem(400, 'unreadable-file', read.problem);
-    res.status(201).json(inProject(await createCase(db, id, read.value.name, read.value.document)));
+    res.status(201).json(made(await createCase(db, id, read.value.name, read.value.document)));
   });
   router.get('/cases/:id', async (req, res) => {
     res.json(await existing(db, req.params));
@@ -41,6 +46,7 @@ export function caseRoutes(db: Kysely<Tables>): Router {
       const current = await existing(db, { id });
       throw new Problem(409, 'case-changed', 'This case was saved elsewhere after you opened it.', { current });
     }
+    onChanged();
     res.json({ version: saved.version, updatedAt: saved.updatedAt });
   });
   router.patch('/cases/:id', async (req, res) => {
@@ -52,7 +58,7 @@ export function caseRoutes(db: Kysely<Tables>): Router {
   router.post('/cases/:id/duplicate', async (req, res) => {
     const { name } = Duplicate.parse(req.body);
     const original = await existing(db, req.params);
-    res.status(201).json(inProject(await createCase(db, original.projectId, name, original.document, original.id)));
+    res.status(201).json(made(await createCase(db, original.projectId, name, original.document, original.id)));
   });
   router.delete('/cases/:id', async (req, res) => {
     const { id } = IdParams.parse(req.params);

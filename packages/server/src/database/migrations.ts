@@ -42,4 +42,14 @@ export const migrations: Record<string, Migration> = {
         .execute();
     },
   },
+  '2026-11-30-figures-after-the-reply': {
+    async up(db: Kysely<never>) {
+      await db.schema
+        .alterTable('cases')
+        .addColumn('figures_version', 'integer', (c) => c.notNull().defaultTo(0))
+        .execute();
+      await sql`update cases set figures_version = version`.execute(db);
+      await sql`create index cases_waiting_for_figures on cases (updated_at) where figures_version < version`.execute(db);
+    },
+  },
 };

@@ -22,6 +22,8 @@ export interface Tables {
     schemaVersion: number;
     document: Json<Record<string, unknown>>;
     figures: Json<Figures>;
+    /** The version that the figures belong to; below `version` while they are waiting. */
+    figuresVersion: Generated<number>;
     createdAt: Timestamp;
     updatedAt: Timestamp;
     deletedAt: Date | null;

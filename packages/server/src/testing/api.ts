@@ -6,11 +6,14 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { connect, migrate } from '../database/connect.ts';
 import type { Tables } from '../database/tables.ts';
+import { keepFigures, thread } from '../figures/keeper.ts';
+import type { FiguresKeeper } from '../figures/keeper.ts';
 
 const log = pino({ level: 'silent' });
 
 export interface Api {
   db: Kysely<Tables>;
+  figures: FiguresKeeper;
   url: string;
   /** Sends JSON (or raw text as it is) and returns status and parsed reply. */
   call: (method: string, path: string, body?: unknown) => Promise<{ status: number; type: string; body: unknown }>;
@@ -24,10 +27,11 @@ export interface Api {
 }
 
 /** The real application on a port of its own, with the test's database. */
-export async function startApi(siteFolder = '/nowhere'): Promise<Api> {
+export async function startApi(siteFolder = '/nowhere', working = thread()): Promise<Api> {
   const db = connect(inject('databaseUrl'), log);
   await migrate(db);
-  const server = createServer(createApp(db, log, siteFolder));
+  const figures = keepFigures(db, log, working);
+  const server = createServer(createApp(db, log, siteFolder, figures));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const raw: Api['raw'] = async (method, path, text, contentType = 'application/json') => {
@@ -39,11 +43,13 @@ export async function startApi(siteFolder = '/nowhere'): Promise<Api> {
   };
   return {
     db,
+    figures,
     url,
     raw,
     call: (method, path, body) => raw(method, path, body === undefined ? '' : JSON.stringify(body)),
     close: async () => {
       await new Promise((resolve) => server.close(resolve));
+      await figures.close();
       await db.destroy();
     },
   };

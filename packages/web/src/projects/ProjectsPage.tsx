@@ -212,7 +212,7 @@ function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
           {parent !== undefined && <span className="quiet small">variant of {parent.name}</span>}
           <span className="quiet">{figures.mixture === '' ? 'no components chosen' : figures.mixture}</span>
           <span className="case-state">
-            <StateMark state={figures.state} /> {STATE_WORDS[figures.state]}
+            <CaseState item={item} />
             {figures.stages !== null && ` · ${formatFixed(figures.stages, 0)} stages`}
             {figures.reflux !== null && ` · reflux ${formatNumber(figures.reflux, 3)}`}
           </span>
@@ -223,6 +223,27 @@ function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
         <Button type="text" className="card-menu" icon={<EllipsisOutlined />} aria-label={`More for ${item.name}`} />
       </Dropdown>
     </li>
+  );
+}
+
+/** How a case stands: what was shown last stands while newer figures are worked out. */
+function CaseState({ item: { figures, isCurrent } }: { item: CaseSummary }) {
+  if (!isCurrent)
+    return (
+      <>
+        <StateMark state="stale" /> being worked out
+      </>
+    );
+  if (figures.state === 'over-time')
+    return (
+      <>
+        <StateMark state="out-of-reach" /> not found in time
+      </>
+    );
+  return (
+    <>
+      <StateMark state={figures.state} /> {STATE_WORDS[figures.state]}
+    </>
   );
 }
 

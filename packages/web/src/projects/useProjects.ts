@@ -2,6 +2,9 @@ import type { ProjectSummary } from '@keen-ladder/schema';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from '../api/client.ts';
 
+/** ms after which a list with figures that are still being worked out is asked for again. */
+const AGAIN = 800;
+
 /** The list of projects, loaded anew on request; a failed reload keeps what was there. */
 export function useProjects() {
   const [projects, setProjects] = useState<ProjectSummary[] | undefined>(undefined);
@@ -20,5 +23,11 @@ export function useProjects() {
     // eslint-disable-next-line react-hooks/set-state-in-effect -- it is set when the server has answered, not in this turn
     void reload();
   }, [reload]);
+  const isWaiting = projects?.some((project) => project.cases.some((c) => !c.isCurrent)) === true;
+  useEffect(() => {
+    if (!isWaiting) return;
+    const timer = window.setTimeout(() => void reload(), AGAIN);
+    return () => window.clearTimeout(timer);
+  }, [isWaiting, projects, reload]);
   return { projects, failure, reload };
 }

@@ -2,18 +2,25 @@ import { createCaseSolver } from '@keen-ladder/core';
 import type { CaseSolver, EstimateFacts, GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 
-/** What the list shows of a case: solved from nothing by the same engine as on the page, when it is saved. A few milliseconds. */
+/** What the list shows of a case: solved from nothing by the same engine as on the page. */
 export function figuresOf(document: CaseDocument): Figures {
   const solver = createCaseSolver();
   const [column] = document.units;
-  const mixture = document.mixture.components.map((c) => c.name).join(', ');
-  if (column === undefined) return { state: 'open', mixture, stages: null, reflux: null, curve: [], staircase: [] };
+  const mixture = mixtureOf(document);
+  if (column === undefined) return blankFigures(document, 'open');
   if (column.service !== 'distillation') return { mixture, ...transferred(solver, document, column.id) };
   return {
     mixture,
     ...(document.mixture.components.length > 2 ? estimated(solver, document, column.id) : drawn(solver, document, column.id)),
   };
 }
+
+/** What is known of a case that is not solved: what its mixture consists of. */
+export function blankFigures(document: CaseDocument, state: Figures['state']): Figures {
+  return { state, mixture: mixtureOf(document), stages: null, reflux: null, curve: [], staircase: [] };
+}
+
+const mixtureOf = (document: CaseDocument): string => document.mixture.components.map((c) => c.name).join(', ');
 
 /** A washer or a stripper: its equilibrium curve, both ways from nothing to the most that is drawn. */
 function transferred(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
@@ -68,8 +75,8 @@ function thinned({ curve }: GraphResult): [number, number][] {
   return curve.x.flatMap((x, k) => (k % 4 === 0 ? [[round(x), round(curve.y[k] ?? 0)] as [number, number]] : []));
 }
 
-/** ms that a save may be held up by a column that is hard to solve. */
-const LONGEST = 2000;
+/** ms that a column is searched for. */
+const LONGEST = 5000;
 
 function timeLimit(milliseconds: number): () => boolean {
   const began = performance.now();
