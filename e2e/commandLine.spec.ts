@@ -74,3 +74,20 @@ test('open points, no answer and an unreadable file end each in a way of their o
   expect(wrong.status).toBe(4);
   expect(wrong.stderr).toContain('This is not a Keen Ladder case file');
 });
+
+test('a column is given up after the time that was allowed, and that is told; a limit that is none is refused', () => {
+  const { name, document } = alcohols();
+  const over = solve(writeCaseFile(name, document), '--time-limit', '1e-6');
+  expect(over.status, over.stdout).toBe(3);
+  expect(over.stdout).toContain('Not found in the time allowed');
+  const refused = solve(writeCaseFile(name, document), '--time-limit', 'soon');
+  expect(refused.status).toBe(4);
+  expect(refused.stderr).toContain('"soon" is no time limit');
+});
+
+test('a name does not command the terminal it is printed on', () => {
+  const { document } = alcohols();
+  const { status, stdout } = solve({ ...writeCaseFile('x', document), name: 'Red \u001b[31malert\u0007' });
+  expect(status).toBe(0);
+  for (const character of ['\u0007', '\u001b']) expect(stdout).not.toContain(character);
+});

@@ -48,6 +48,12 @@ async function projects(address: string): Promise<{ id: string; name: string }[]
 const post = (address: string, body: unknown) =>
   fetch(`${address}/api/projects`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
+const commandOf = (pid: number): string => readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+
+function childrenOf(parent: number): number[] {
+  return readFileSync(`/proc/${parent}/task/${parent}/children`, 'utf8').trim().split(' ').map(Number);
+}
+
 test.describe('npm start', () => {
   let data: string;
   test.beforeEach(() => {
@@ -122,7 +128,91 @@ test.describe('npm start', () => {
     holder.close();
     const unknown = run(['--colour'], { KEEN_LADDER_DATA: data });
     expect(await unknown.exit).toBe(1);
-    expect(unknown.said()).toContain('Known are --port N, --no-demo and --reset-demo.');
+    expect(unknown.said()).toContain('Known are --port N, --no-demo, --reset-demo and --open-to-network.');
+    const beyond = run(['--port', '99999'], { KEEN_LADDER_DATA: data });
+    expect(await beyond.exit).toBe(1);
+    expect(beyond.said()).toContain('"99999" is no port: give a number from 0 to 65535');
+    expect(beyond.said()).not.toContain('    at ');
+  });
+
+  test('an address that other machines reach is refused without an explicit word, and told loudly with it', async () => {
+    const refused = run(['--port', '0'], { KEEN_LADDER_DATA: data, HOST: '0.0.0.0' });
+    expect(await refused.exit).toBe(1);
+    expect(refused.said()).toContain('--open-to-network');
+    expect(refused.said()).not.toContain('    at ');
+    const opened = run(['--port', '0', '--open-to-network'], { KEEN_LADDER_DATA: data, HOST: '0.0.0.0' });
+    await expect.poll(opened.said, { timeout: 60_000 }).toMatch(/ready: {2}http/);
+    expect(opened.said()).toContain('everyone who reaches this address can read, change and delete every case');
+    await stop(opened);
+  });
+
+  /** Whether the application answers from its database. */
+  const answers = async (address: string): Promise<boolean> => {
+    try {
+      return (await fetch(`${address}/api/health`)).ok;
+    } catch {
+      return false;
+    }
+  };
+  const backAgain = (address: string) => expect.poll(() => answers(address), { timeout: 40_000 }).toBe(true);
+  const killDatabase = () => {
+    const pid = databasePid();
+    if (pid === undefined) throw new Error('no database runs');
+    process.kill(pid, 'SIGKILL');
+    return pid;
+  };
+
+  test('of two, the second goes on when the first has ended, and looks after the database from then on', async () => {
+    for (const end of ['asked', 'killed'] as const) {
+      const first = await start(['--port', '0', '--no-demo'], { KEEN_LADDER_DATA: data });
+      const second = await start(['--port', '0', '--no-demo'], { KEEN_LADDER_DATA: data });
+      if (end === 'asked') await stop(first);
+      else {
+        first.child.kill('SIGKILL');
+        await first.exit;
+      }
+      expect(await answers(second.address)).toBe(true);
+      killDatabase();
+      await expect.poll(() => answers(second.address), { timeout: 10_000 }).toBe(false);
+      await backAgain(second.address);
+      await stop(second);
+      expect(databasePid()).toBeUndefined();
+    }
+  });
+
+  test('begun at once after everything was killed, it looks after the database that it finds or starts', async () => {
+    const first = await start(['--port', '0', '--no-demo'], { KEEN_LADDER_DATA: data });
+    await post(first.address, { name: 'Kept' });
+    first.child.kill('SIGKILL');
+    killDatabase();
+    const second = await start(['--port', '0', '--no-demo'], { KEEN_LADDER_DATA: data });
+    expect((await projects(second.address)).map((p) => p.name)).toEqual(['Kept']);
+    killDatabase();
+    await expect.poll(() => answers(second.address), { timeout: 10_000 }).toBe(false);
+    await backAgain(second.address);
+    expect((await projects(second.address)).map((p) => p.name)).toEqual(['Kept']);
+    await stop(second);
+  });
+
+  test('a database that dies again while it recovers is started again until it lives', async () => {
+    const running = await start(['--port', '0', '--no-demo'], { KEEN_LADDER_DATA: data });
+    let pid = killDatabase();
+    for (let deaths = 0; deaths < 3; deaths++) {
+      await expect.poll(() => databasePid() ?? pid, { timeout: 20_000, intervals: [20] }).not.toBe(pid);
+      pid = killDatabase();
+    }
+    await backAgain(running.address);
+    await stop(running);
+  });
+
+  test('a server that dies alone is started again where it was', async () => {
+    const running = await start(['--port', '0', '--no-demo'], { KEEN_LADDER_DATA: data });
+    await post(running.address, { name: 'Kept' });
+    const server = childrenOf(running.child.pid ?? 0).find((pid) => commandOf(pid).includes('main.js'));
+    process.kill(server ?? 0, 'SIGKILL');
+    await expect.poll(running.said, { timeout: 30_000 }).toContain('The application is ready again.');
+    expect((await projects(running.address)).map((p) => p.name)).toEqual(['Kept']);
+    await stop(running);
   });
 
   test('DATABASE_URL uses a database of yours', async () => {

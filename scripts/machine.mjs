@@ -116,14 +116,36 @@ function isAbandoned(lock) {
   }
 }
 
+/** Whether a process runs; one that has ended and was not reaped by its parent does not. */
 export function isAlive(pid) {
   if (!Number.isInteger(pid) || pid <= 0) return false;
+  const { state } = statOf(pid);
+  if (state !== undefined) return state !== 'Z' && state !== 'X';
   try {
     process.kill(pid, 0);
     return true;
   } catch (error) {
     return error.code === 'EPERM';
   }
+}
+
+/** State and time of start of a process as Linux tells them; undefined where it does not. */
+function statOf(pid) {
+  try {
+    // The name stands in brackets and may hold anything; what follows the last one is parted by blanks, the state first.
+    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1).split(' ');
+    return { state: fields[0], began: fields[19] };
+  } catch {
+    return { state: undefined, began: undefined };
+  }
+}
+
+/** Names a process so that another one with its number is not taken for it. */
+export const processMark = (pid) => `${pid}-${statOf(pid).began ?? ''}`;
+
+export function isSameProcess(mark) {
+  const pid = Number(mark.split('-')[0]);
+  return isAlive(pid) && processMark(pid) === mark;
 }
 
 /**

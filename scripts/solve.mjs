@@ -1,4 +1,4 @@
-// npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--out RESULT.json] [--csv DIR]: builds what is not built, then solves; paths are those of the caller.
+// npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--time-limit SECONDS] [--out RESULT.json] [--csv DIR]: builds what is not built, then solves; paths are those of the caller.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, main, ROOT } from './machine.mjs';

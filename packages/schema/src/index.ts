@@ -1,3 +1,4 @@
+export { csvOf } from './csv.ts';
 export * from './api.ts';
 export {
   CaseDocument,

@@ -152,7 +152,7 @@ describe('the server', () => {
     mkdirSync(join(site, 'assets'));
     writeFileSync(join(site, 'index.html'), '<title>page</title>');
     writeFileSync(join(site, 'assets', 'a.js'), 'let a');
-    const own = await startApi(site);
+    const own = await startApi({ siteFolder: site });
     try {
       for (const path of ['/', '/cases/anything/graph']) expect((await own.call('GET', path)).body).toBe('<title>page</title>');
       const asset = await fetch(`${own.url}/assets/a.js`);
@@ -168,7 +168,14 @@ describe('the server', () => {
     const cluster = await throwawayCluster({ durable: true });
     const db = connect(cluster.url, log);
     await migrate(db);
-    const server = createApp(db, log, '/nowhere', keepFigures(db, log, thread())).listen(0, '127.0.0.1');
+    const server = createApp({
+      db,
+      log,
+      figures: keepFigures(db, log, thread()),
+      siteFolder: '/nowhere',
+      names: new Set(['127.0.0.1']),
+      rate: 1e6,
+    }).listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
     const address = server.address();
     if (address === null || typeof address === 'string') throw new Error('no port');

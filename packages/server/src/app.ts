@@ -9,18 +9,32 @@ import { caseRoutes } from './cases/routes.ts';
 import { databankRoutes } from './databank/routes.ts';
 import type { Tables } from './database/tables.ts';
 import type { FiguresKeeper } from './figures/keeper.ts';
+import { limitedRate, onlyOwnPage, onlyServedNames } from './guard.ts';
 import { notFound, problemReplies } from './problems.ts';
 import { projectRoutes } from './projects/routes.ts';
 
 /** Large enough for a case of 60 components with measured data, small enough to refuse a mistake. */
 const BODY_LIMIT = '4mb';
 
+export interface AppParts {
+  db: Kysely<Tables>;
+  log: Logger;
+  figures: FiguresKeeper;
+  /** Where the built page is. */
+  siteFolder: string;
+  /** Names that the server answers under, in lower case. */
+  names: ReadonlySet<string>;
+  /** Requests taken from one address in ten seconds. */
+  rate: number;
+}
+
 /** The application's HTTP face: the API under /api, and the built page everywhere else. */
-export function createApp(db: Kysely<Tables>, log: Logger, siteFolder: string, figures: FiguresKeeper): Express {
+export function createApp({ db, log, figures, siteFolder, names, rate }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, customLogLevel: () => 'debug' }));
   app.use(securityHeaders());
+  app.use(onlyServedNames(names), limitedRate(rate), onlyOwnPage);
   const api = express.Router();
   api.use(express.json({ limit: BODY_LIMIT }));
   api.get('/health', async (_req, res) => {

@@ -20,10 +20,13 @@ export class Problem extends Error {
 
 const TITLES: Record<number, string> = {
   400: 'The request is not valid',
+  403: 'Not from here',
   404: 'Not found',
   409: 'Changed meanwhile',
   413: 'Too large',
   415: 'Not a known kind of content',
+  421: 'Another server is meant',
+  429: 'Too many at once',
   500: 'Our mistake',
   503: 'The database is away',
 };

@@ -186,7 +186,8 @@ export type Warning =
   | { code: 'other-split'; holds: string; wants: string }
   | { code: 'colder-than-coolant'; T: number; coolant: 'water' | 'air' | 'refrigerant'; available: number } // K
   | { code: 'hotter-than-heating'; T: number; available: number } // K
-  | { code: 'nearly-dry'; stage: number; phase: 'liquid' | 'vapour'; flow: number } // mol/s
+  /** The driest stage with what is left on it, mol/s, and all that are nearly dry, from the top. */
+  | { code: 'nearly-dry'; stage: number; phase: 'liquid' | 'vapour'; flow: number; stages: number[] }
   | { code: 'stage-outside-range'; stage: number; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'reflux-vanishes'; reflux: number } // mol/mol
   | { code: 'feed-unlike-stage'; feed: string; T: number; stage: number; there: number } // K

@@ -74,13 +74,16 @@ function utilityChecks({ site }: CaseDocument, column: ColumnUnit, facts: Ladder
 function stageChecks(facts: LadderFacts, model: ThermoModel): Warning[] {
   const fed = facts.feeds.reduce((sum, { flow }) => sum + flow, 0);
   const warnings: Warning[] = [];
-  facts.T.forEach((_, j) => {
-    const isBubble = facts.vapour[j] === 0;
-    if (facts.liquid[j] > 0 && facts.liquid[j] < NEARLY_DRY * fed && j < facts.stages - 1)
-      warnings.push({ code: 'nearly-dry', stage: j + 1, phase: 'liquid', flow: facts.liquid[j] });
-    if (!isBubble && facts.vapour[j] < NEARLY_DRY * fed && j > 0)
-      warnings.push({ code: 'nearly-dry', stage: j + 1, phase: 'vapour', flow: facts.vapour[j] });
-  });
+  const { stages } = facts;
+  const inside = { liquid: (j: number) => j < stages - 1, vapour: (j: number) => j > 0 };
+  for (const phase of ['liquid', 'vapour'] as const) {
+    const flows = facts[phase];
+    // No flow at all is no phase: the vapour of a total condenser.
+    const dry = Array.from(flows.keys()).filter((j) => inside[phase](j) && flows[j] > 0 && flows[j] < NEARLY_DRY * fed);
+    if (dry.length === 0) continue;
+    const driest = dry.reduce((a, b) => (flows[b] < flows[a] ? b : a));
+    warnings.push({ code: 'nearly-dry', stage: driest + 1, phase, flow: flows[driest], stages: dry.map((j) => j + 1) });
+  }
   if (facts.refluxRatio !== null && facts.refluxRatio < VANISHING)
     warnings.push({ code: 'reflux-vanishes', reflux: facts.refluxRatio });
   const hottest = facts.T.indexOf(Math.max(...facts.T));

@@ -26,6 +26,9 @@ const MODELS: ModelName[] = [
   'srk',
 ];
 
+/** A molten salt boils at 1,400 °C and has no place among vapours and liquids. */
+const VOLATILE = components.filter((c) => c.name !== 'sodium hydroxide');
+
 /** Numbers from 0 to 1 (mulberry32, public domain). */
 export function randomNumbers(seed: number): () => number {
   let state = seed | 0;
@@ -54,7 +57,7 @@ function* mixturesBy(models: readonly ModelName[], seed: number, count: number):
     // More groups than a few have pairs without parameters: those mixtures are open, not wrong.
     const n = 2 + Math.floor(random() * (name.includes('unifac') || name === 'psrk' ? 5 : 11));
     const chosen = new Set<ComponentRecord>();
-    while (chosen.size < n) chosen.add(pick(components));
+    while (chosen.size < n) chosen.add(pick(VOLATILE));
     const options = randomOptions(random, pick);
     const mixture: Mixture = { ...databankParts([...chosen].map((c) => c.id)), model: name, options };
     const built = buildModel({ ...mixture, ...randomPairs(mixture, random, pick) });

@@ -410,7 +410,9 @@ export function explainWarning(warning: Warning, show: Show): string {
     case 'hotter-than-heating':
       return `The reboiler needs ${show.temperature(warning.T)}: hotter than the site’s heating medium reaches (${show.temperature(warning.available)}). Lower the pressure, or take a hotter medium.`;
     case 'nearly-dry':
-      return `Stage ${show.count(warning.stage)} is nearly dry: ${show.molarFlow(warning.flow)} of ${warning.phase} is left on it.`;
+      return warning.stages.length === 1
+        ? `Stage ${show.count(warning.stage)} is nearly dry: ${show.molarFlow(warning.flow)} of ${warning.phase} is left on it.`
+        : `${show.count(warning.stages.length)} stages, ${spans(warning.stages)}, are nearly dry; least is left on stage ${show.count(warning.stage)}: ${show.molarFlow(warning.flow)} of ${warning.phase}.`;
     case 'stage-outside-range':
       return `Stage ${show.count(warning.stage)} is at ${show.temperature(warning.T)}: the ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}.`;
     case 'reflux-vanishes':
@@ -437,3 +439,14 @@ function targetsForHandles(targets: number, handles: readonly string[]): string 
 /** A, b and c. */
 const listed = (names: readonly string[]): string =>
   capital(names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`);
+
+/** Numbers that rise, told as "2 to 14, 17". */
+function spans(numbers: readonly number[]): string {
+  const runs: [number, number][] = [];
+  for (const n of numbers) {
+    const last = runs.at(-1);
+    if (last !== undefined && n === last[1] + 1) last[1] = n;
+    else runs.push([n, n]);
+  }
+  return runs.map(([from, to]) => (from === to ? String(from) : `${from} to ${to}`)).join(', ');
+}

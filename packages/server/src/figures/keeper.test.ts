@@ -50,7 +50,7 @@ function heldWork() {
 describe('figures', () => {
   test('are worked out after the reply: a save does not wait for them, and the list says that they are on their way', async () => {
     const { letGo, working } = heldWork();
-    api = await startApi('/nowhere', working);
+    api = await startApi({ working });
     const made = await madeCase();
     expect(await listed(made.id)).toMatchObject({ isCurrent: false, figures: { stages: null } });
     const saved = shaped(Saved, await api.call('PUT', `/api/cases/${made.id}`, { version: 1, document: demo() }));
@@ -61,7 +61,7 @@ describe('figures', () => {
   });
   test('of a case saved again meanwhile are those of the newest version; what stood before stands until then', async () => {
     const { asked, letGo, working } = heldWork();
-    api = await startApi('/nowhere', working);
+    api = await startApi({ working });
     const made = await madeCase({ ...demo(), notes: 'first' });
     await expect.poll(() => asked.length).toBe(1);
     await api.call('PUT', `/api/cases/${made.id}`, { version: 1, document: { ...newCaseDocument(), notes: 'second' } });
@@ -71,7 +71,7 @@ describe('figures', () => {
     expect(await listed(made.id)).toMatchObject({ isCurrent: true, figures: { state: 'open', mixture: '' } });
   });
   test('that take too long are given up with their thread, and told; the next case is worked out all the same', async () => {
-    api = await startApi('/nowhere', thread(1));
+    api = await startApi({ working: thread(1) });
     const slow = await madeCase();
     await api.figures.settled();
     expect(await listed(slow.id)).toMatchObject({ isCurrent: true, figures: { state: 'over-time', mixture: 'acetone, water' } });
@@ -83,7 +83,7 @@ describe('figures', () => {
   });
   test('that were waiting when the server ended are worked out by the next one', async () => {
     const { working } = heldWork();
-    api = await startApi('/nowhere', { ...working, work: () => new Promise(() => undefined), close: () => Promise.resolve() });
+    api = await startApi({ working: { ...working, work: () => new Promise(() => undefined), close: () => Promise.resolve() } });
     const made = await madeCase();
     const first = api;
     api = await startApi();

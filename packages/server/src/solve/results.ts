@@ -30,13 +30,15 @@ export interface Besides {
   sensitivities: boolean;
 }
 
-export function solveCase({ name, document }: ReadCase, besides: Besides): SolvedCase {
+/** @param isOver asked between steps of columns; true ends their search */
+export function solveCase({ name, document }: ReadCase, besides: Besides, isOver: () => boolean): SolvedCase {
   const solving: Solving = {
     solver: createCaseSolver(),
     document,
     show: showIn(document.display, document.site),
     names: document.mixture.components.map((c) => c.name),
     besides,
+    isOver,
     tables: new Map(),
   };
   const units = document.units.map((unit) => resultOf(solving, unit));
@@ -54,6 +56,7 @@ interface Solving {
   show: Show;
   names: string[];
   besides: Besides;
+  isOver: () => boolean;
   tables: SolvedCase['tables'];
 }
 
@@ -73,24 +76,24 @@ function resultOf(solving: Solving, unit: ColumnUnit): UnitResult {
 
 /** The ladder, what was asked for besides, and their tables. */
 function ladderResults(solving: Solving, unit: string): Partial<UnitResult> {
-  const { solver, document, show, names, besides, tables } = solving;
+  const { solver, document, show, names, besides, isOver, tables } = solving;
   const { components } = document.mixture;
   const results: Partial<UnitResult> = {};
-  const ladder = solver.ladder(document, unit).outcome;
+  const ladder = solver.ladder(document, unit, isOver).outcome;
   results.ladder = told(ladder, show);
   if (ladder.state === 'solved') {
     tables.set(`${unit}-stages`, stageRows(ladder.value, components, document));
     tables.set(`${unit}-products`, productRows(ladder.value, components, document));
   }
   if (besides.limits) {
-    const limits = solver.limits(document, unit).outcome;
+    const limits = solver.limits(document, unit, undefined, isOver).outcome;
     results.limits = told(limits, show);
     if (limits.state === 'solved') tables.set(`${unit}-feed-stages`, feedStageRows(limits.value, document));
     if (limits.state === 'solved' && results.limits.state === 'solved')
       results.limits.remarks = limitSentences(limits.value, names, show);
   }
   if (besides.sensitivities) {
-    const slopes = solver.slopes(document, unit).outcome;
+    const slopes = solver.slopes(document, unit, isOver).outcome;
     results.sensitivities = told(slopes, show);
     if (slopes.state === 'solved') tables.set(`${unit}-sensitivities`, slopeRows(slopes.value, document));
   }

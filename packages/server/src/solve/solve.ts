@@ -1,30 +1,37 @@
 /**
- * npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--out RESULT.json] [--csv DIR]: everything in a case file, solved by the engine of
- * the application.
+ * npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--time-limit SECONDS] [--out RESULT.json] [--csv DIR]: everything in a case file,
+ * solved by the engine of the application.
  * Ends with 0 when solved, 2 with open points, 3 without an answer, 4 when a file cannot be read or written.
  */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { readCaseFile, ResultFile } from '@keen-ladder/schema';
+import { csvOf, readCaseFile, ResultFile } from '@keen-ladder/schema';
 import { solveCase } from './results.ts';
 import type { Besides } from './results.ts';
-import { asCsv, summaryOf } from './summary.ts';
+import { summaryOf } from './summary.ts';
 
 const UNREADABLE = 4;
+/** s */
+const USUAL_LIMIT = '600';
 
 class Unreadable extends Error {}
 
+function timeLimit(milliseconds: number): () => boolean {
+  const ends = performance.now() + milliseconds;
+  return () => performance.now() > ends;
+}
+
 function main(): number {
-  const { path, out, csv, besides } = readArguments();
+  const { path, out, csv, besides, longest } = readArguments();
   const read = readCaseFile(jsonOf(path));
   if (!read.ok) throw new Unreadable(`${path}: ${read.problem}`);
-  const { result, tables, exit } = solveCase(read.value, besides);
+  const { result, tables, exit } = solveCase(read.value, besides, timeLimit(longest));
   console.log(summaryOf(result, read.value.document));
   if (out !== undefined) writeFileSync(out, JSON.stringify(ResultFile.parse(result), null, 1) + '\n');
   if (csv !== undefined) {
     mkdirSync(csv, { recursive: true });
-    for (const [name, rows] of tables) writeFileSync(join(csv, `${name}.csv`), asCsv(rows));
+    for (const [name, rows] of tables) writeFileSync(join(csv, `${name}.csv`), csvOf(rows));
   }
   return exit;
 }
@@ -34,10 +41,13 @@ interface Arguments {
   out: string | undefined;
   csv: string | undefined;
   besides: Besides;
+  /** ms for all that is rigorous. */
+  longest: number;
 }
 
 function readArguments(): Arguments {
-  const usage = 'Usage: npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--out RESULT.json] [--csv DIR]';
+  const usage =
+    'Usage: npm run --silent solve -- CASE.json [--limits] [--sensitivities] [--time-limit SECONDS] [--out RESULT.json] [--csv DIR]';
   try {
     const { values, positionals } = parseArgs({
       allowPositionals: true,
@@ -46,12 +56,16 @@ function readArguments(): Arguments {
         csv: { type: 'string' },
         limits: { type: 'boolean', default: false },
         sensitivities: { type: 'boolean', default: false },
+        'time-limit': { type: 'string', default: USUAL_LIMIT },
       },
     });
     const [path, ...more] = positionals;
     if (path === undefined || more.length > 0) throw new Unreadable(usage);
     const { out, csv, limits, sensitivities } = values;
-    return { path, out, csv, besides: { limits, sensitivities } };
+    const longest = Number(values['time-limit']);
+    if (!(longest > 0 && longest < Infinity))
+      throw new Unreadable(`"${values['time-limit']}" is no time limit: give seconds, for instance --time-limit 60.`);
+    return { path, out, csv, besides: { limits, sensitivities }, longest: 1000 * longest };
   } catch (error) {
     throw error instanceof Unreadable ? error : new Unreadable(`${messageOf(error)}\n${usage}`);
   }

@@ -8,8 +8,11 @@ type Stop = NonNullable<UnitResult['ladder'] | UnitResult['estimate']>;
 type LadderNumbers = Extract<NonNullable<UnitResult['ladder']>, { state: 'solved' }>['value'];
 
 export function summaryOf(result: ResultFile, document: CaseDocument): string {
-  return [result.name, ...result.units.flatMap((unit) => unitLines(unit, result.components, document))].join('\n');
+  return [result.name, ...result.units.flatMap((unit) => unitLines(unit, result.components, document))].map(printable).join('\n');
 }
+
+/** A name may hold what a terminal would obey. */
+const printable = (line: string): string => line.replace(/(?!\n)\p{Cc}/gu, '�');
 
 function unitLines(unit: UnitResult, components: readonly string[], document: CaseDocument): string[] {
   const stops: [string, Stop | null][] = [
@@ -55,9 +58,3 @@ function ladderLines(ladder: LadderNumbers, components: readonly string[], docum
     }),
   ];
 }
-
-export const asCsv = (rows: readonly (readonly (string | number)[])[]): string =>
-  rows.map((row) => row.map(quoted).join(',')).join('\n') + '\n';
-
-const quoted = (cell: string | number): string =>
-  typeof cell === 'string' && /[",\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : String(cell);

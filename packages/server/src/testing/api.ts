@@ -26,12 +26,19 @@ export interface Api {
   close: () => Promise<void>;
 }
 
+interface Options {
+  siteFolder?: string;
+  working?: ReturnType<typeof thread>;
+  /** Requests taken in ten seconds. */
+  rate?: number;
+}
+
 /** The real application on a port of its own, with the test's database. */
-export async function startApi(siteFolder = '/nowhere', working = thread()): Promise<Api> {
+export async function startApi({ siteFolder = '/nowhere', working = thread(), rate = 1e6 }: Options = {}): Promise<Api> {
   const db = connect(inject('databaseUrl'), log);
   await migrate(db);
   const figures = keepFigures(db, log, working);
-  const server = createServer(createApp(db, log, siteFolder, figures));
+  const server = createServer(createApp({ db, log, figures, siteFolder, names: new Set(['127.0.0.1']), rate }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const raw: Api['raw'] = async (method, path, text, contentType = 'application/json') => {

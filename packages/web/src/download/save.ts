@@ -1,5 +1,5 @@
 /** Files for the engineer to take away. A drawing carries its typefaces with it, so that it looks the same anywhere. */
-import Papa from 'papaparse';
+import { csvOf } from '@keen-ladder/schema';
 import sansUrl from '../theme/fonts/IBMPlexSans-Regular.woff2?url';
 import sansBoldUrl from '../theme/fonts/IBMPlexSans-SemiBold.woff2?url';
 import serifUrl from '../theme/fonts/IBMPlexSerif-Regular.woff2?url';
@@ -9,7 +9,7 @@ const PNG_SCALE = 2;
 
 export function saveCsv(rows: (string | number)[][], fileName: string): void {
   // The mark tells spreadsheets that this is UTF-8.
-  saveBlob(new Blob(['\ufeff', Papa.unparse(rows)], { type: 'text/csv;charset=utf-8' }), fileName);
+  saveBlob(new Blob(['\ufeff', csvOf(rows)], { type: 'text/csv;charset=utf-8' }), fileName);
 }
 
 /** A spreadsheet of one page; the first row is its heading. */

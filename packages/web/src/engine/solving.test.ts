@@ -5,7 +5,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore } from '../app/store.ts';
 import { caseOpened, columnSet, notesWritten } from '../document/documentSlice.ts';
 import { ladderSearchedOn } from './resultsSlice.ts';
-import { followDocument, LONGEST, PATIENCE } from './solving.ts';
+import { BUDGET, followDocument, LONGEST, PATIENCE } from './solving.ts';
 import type { RunningEngine } from './solving.ts';
 
 /** An engine that says what it is asked; the first one never ends a column. */
@@ -67,6 +67,16 @@ test('an edit does not wait for a column that does not end: a new engine solves 
   expect(stopped).toEqual([1, 2]);
 });
 
+test('an engine that never answers is given up after a while, and that is told', async () => {
+  const { store, stopped, leave } = ladderPage();
+  await vi.advanceTimersByTimeAsync(BUDGET - 100);
+  expect(store.getState().results.failure).toBeNull();
+  await vi.advanceTimersByTimeAsync(200);
+  expect(stopped).toEqual([1]);
+  expect(store.getState().results.failure).toContain('not worked out within 40 s');
+  leave();
+});
+
 test('a ladder that was not found in time is searched for longer where that is asked', async () => {
   const { store, asked, leave } = ladderPage(2);
   await vi.advanceTimersByTimeAsync(PATIENCE / 2);
@@ -84,7 +94,7 @@ test('a ladder that was not found in time is searched for longer where that is a
 
 test('a long column that nobody has changed is let run', async () => {
   const { asked, stopped, leave } = ladderPage();
-  await vi.advanceTimersByTimeAsync(60 * PATIENCE);
+  await vi.advanceTimersByTimeAsync(BUDGET / 2);
   expect(stopped).toEqual([]);
   expect(asked).toEqual(['1 solve first', `1 ladder first ${LONGEST.usual}`]);
   leave();

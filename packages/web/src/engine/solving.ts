@@ -19,6 +19,9 @@ export const PATIENCE = 1000;
 /** Milliseconds that a ladder is searched for, and where it was asked to be searched on. */
 export const LONGEST = { usual: 2000, on: 20_000 };
 
+/** Milliseconds after which an engine that does not answer at all is given up, and that is told. */
+export const BUDGET = 40_000;
+
 export interface RunningEngine {
   engine: Remote<Engine>;
   stop: () => void;
@@ -52,11 +55,13 @@ export function followDocument(
   async function attempt(work: () => Promise<void>): Promise<void> {
     busy = true;
     const givenUp = new Promise<void>((resolve) => (giveUp = resolve));
+    const budget = window.setTimeout(overBudget, BUDGET);
     try {
       await Promise.race([work(), givenUp]);
     } catch (error) {
       store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
     }
+    window.clearTimeout(budget);
     busy = false;
     patienceEnds = Infinity;
     if (waiting !== undefined) void solveWaiting();
@@ -68,6 +73,13 @@ export function followDocument(
     running = start(store);
     ladderOf = undefined;
     giveUp();
+  }
+
+  function overBudget(): void {
+    replaceEngine();
+    store.dispatch(
+      engineFailed(`This case was not worked out within ${BUDGET / 1000} s. Change something, or ask for fewer stages first.`),
+    );
   }
 
   async function solveWaiting(): Promise<void> {
