@@ -306,11 +306,12 @@ test.each(WISHES)('$wish', (wish) => {
   const began = performance.now();
   // A longer time than the page gives, on a machine that is busy with other tests; what is told must not be that it is over.
   const { outcome } = createCaseSolver().ladder(document, 'column', () => performance.now() - began > 8000);
+  const show = showIn(document.display, document.site);
   const sentence =
     outcome.state === 'open'
-      ? outcome.points.map(explainOpenPoint).join(' ')
+      ? outcome.points.map((point) => explainOpenPoint(point, show)).join(' ')
       : outcome.state === 'out-of-reach'
-        ? explain(outcome.reason, showIn(document.display, document.site))
+        ? explain(outcome.reason, show)
         : 'solved';
   expect(sentence).toMatch(wish.told);
 });

@@ -13,15 +13,15 @@ export interface Report {
   residual: number;
 }
 
-/** Something that is still missing or contradictory; `path` is the field in the case document that mends it. */
+/** Something that is still missing or contradictory; `path` is the field in the case document that mends it. Values are SI; `measured` says of what, left out for plain numbers. */
 export type OpenPoint =
   | { code: 'missing'; path: string; what: string }
   | { code: 'not-a-fraction'; path: string; what: string; value: number }
-  | { code: 'not-positive'; path: string; what: string; value: number }
+  | { code: 'not-positive'; path: string; what: string; value: number; measured?: Measured }
   | { code: 'share-at-limit'; path: string; what: string; value: number }
   | { code: 'not-a-count'; path: string; what: string; value: number; least: number }
   | { code: 'stage-not-there'; path: string; what: string; stage: number; stages: number }
-  | { code: 'negative'; path: string; what: string; value: number }
+  | { code: 'negative'; path: string; what: string; value: number; measured?: Measured }
   | { code: 'sum-not-one'; path: string; what: string; sum: number }
   | { code: 'numbers-needed'; path: string; count: number; propose: { component: string; product: string } | null }
   | { code: 'not-fed'; path: string; name: string }
@@ -40,6 +40,10 @@ export type OpenPoint =
   | { code: 'not-below'; path: string; what: string; value: number; limit: number } // K
   | { code: 'too-few-points'; path: string; points: number; parameters: number }
   | { code: 'below-zero-kelvin'; path: string; what: string }
+  | { code: 'beyond-sense'; path: string; what: string; T: number; highest: number } // K
+  | { code: 'part-not-in-mixture'; path: string; feed: string; id: string }
+  | { code: 'no-such-stream'; path: string; id: string }
+  | { code: 'connected-twice'; path: string; name: string }
   | { code: 'asked-twice'; path: string; what: string }
   | { code: 'fractions-beyond-one'; path: string; what: string[]; sum: number }
   | { code: 'end-turned'; path: string; end: 'condenser' | 'reboiler' }
@@ -129,6 +133,8 @@ export type Measured =
   | 'molarFlow'
   | 'massFlow'
   | 'standardLiquidFlow'
+  | 'standardGasFlow'
+  | 'volumeFlow'
   | 'moleFraction'
   | 'massFraction'
   | 'volumeFraction'
@@ -190,6 +196,9 @@ export type Warning =
   | { code: 'nearly-dry'; stage: number; phase: 'liquid' | 'vapour'; flow: number; stages: number[] }
   | { code: 'stage-outside-range'; stage: number; name: string; property: string; T: number; Tmin: number; Tmax: number } // K
   | { code: 'reflux-vanishes'; reflux: number } // mol/mol
+  /** Of `name` the liquid at `place` holds the mole fraction x; `dissolves` is all that it could. K. */
+  | { code: 'freezes'; name: string; place: string; T: number; melts: number; x: number; dissolves: number }
+  | { code: 'pressure-falls'; above: number; below: number } // Pa
   | { code: 'feed-unlike-stage'; feed: string; T: number; stage: number; there: number } // K
   | { code: 'feed-below-pressure'; feed: string; P: number; stage: number; there: number } // Pa
   | { code: 'subcooled-above-boiling'; T: number; boils: number }; // K

@@ -14,7 +14,7 @@ import type { AbsorptionResult } from './absorption.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { solveEstimate } from './estimate.ts';
 import type { EstimateResult } from './estimate.ts';
-import { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
+import { columnOf, connectionPoints, feedsOf, pressuresOf } from './documentParts.ts';
 import { feedFacts } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
 import { solveGraph, solveGraphBeside } from './graph.ts';
@@ -200,7 +200,7 @@ function balanceOf(
   const products = productsOf(column);
   const blank = { feed: [], products, ...emptyFlows(document.mixture.components.length, products.length) };
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  points.push(...pressurePoints(column));
+  points.push(...pressurePoints(column), ...connectionPoints(document, column));
   if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
   if (column.service !== 'distillation' && points.length === 0)
     return { ...blank, products: [], outcome: solved({ isEstimated: false, keys: null, held: [] }) };

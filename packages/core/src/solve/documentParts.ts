@@ -1,3 +1,4 @@
+import type { OpenPoint } from '../numerics/index.ts';
 import type { CaseDocument, ColumnUnit, Stream } from './document.ts';
 
 /** The streams that are connected to a column, in the order of their connection. */
@@ -5,6 +6,16 @@ export function feedsOf(document: CaseDocument, column: ColumnUnit): Stream[] {
   return document.connections
     .filter((c) => c.to.unit === column.id)
     .flatMap((c) => document.streams.filter((s) => s.id === c.from.stream));
+}
+
+/** Connections to a column that name no stream, or the same stream twice. */
+export function connectionPoints(document: CaseDocument, column: ColumnUnit): OpenPoint[] {
+  const ids = document.connections.filter((c) => c.to.unit === column.id).map((c) => c.from.stream);
+  return ids.flatMap((id, k): OpenPoint[] => {
+    const stream = document.streams.find((s) => s.id === id);
+    if (stream === undefined) return [{ code: 'no-such-stream', path: 'streams', id }];
+    return ids.indexOf(id) < k ? [{ code: 'connected-twice', path: 'streams', name: stream.name }] : [];
+  });
 }
 
 /** @throws RangeError for a unit that does not exist: our mistake, never the user's */

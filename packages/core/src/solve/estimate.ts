@@ -10,7 +10,8 @@ import { normalised } from './composition.ts';
 import type { CaseDocument, ColumnUnit, CoolingName } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
-import { ionsChecks } from './ladderChecks.ts';
+import { freezing } from './freezing.ts';
+import { ionsChecks, pressureFalls } from './ladderChecks.ts';
 import type { FeedFacts } from './feed.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';
 
@@ -159,6 +160,11 @@ function worked(
     ...ionsChecks(document.mixture),
     ...besideSheet(document, column, balance, estimate),
     ...betweenKeys(model, estimate, keys),
+    ...pressureFalls([pressure.top, pressure.bottom]),
+    ...freezing(components, [
+      { place: 'in the condenser', T: estimate.condenserTemperature, fractions: ends.distillate },
+      { place: 'in the bottoms', T: estimate.temperature.bottom, fractions: ends.bottoms },
+    ]),
     ...extrapolations(model, estimate.condenserTemperature, estimate.temperature.bottom),
   ];
   return solved(facts, outcome.report, warnings);

@@ -6,11 +6,12 @@ import type { ComponentRecord } from '../databank/index.ts';
 import { stateFrom } from '../equilibrium/index.ts';
 import type { FluidState, Known } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
+import type { Measured, OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { countPerMole, isFlowBasis, normalised, partsOf, perMoleOf, toMoles } from './composition.ts';
 import type { Amount, Condition, ConditionQuantity, Stream } from './document.ts';
+import { freezing } from './freezing.ts';
 
 export interface FeedFacts {
   moleFractions: number[];
@@ -66,6 +67,9 @@ export function fractionsOf(
   const parts = partsOf(components, stream.composition);
   const sum = parts.reduce((all, part) => all + part, 0);
   const isFlow = isFlowBasis(stream.composition.basis);
+  for (const [id, part] of Object.entries(stream.composition.parts))
+    if (part !== 0 && components.length > 0 && !components.some((c) => c.id === id))
+      points.push({ code: 'part-not-in-mixture', path, feed: stream.name, id });
   const worst = parts.findIndex((part) => part < 0 || !Number.isFinite(part));
   if (worst >= 0)
     points.push({
@@ -133,7 +137,9 @@ function described(
   };
   const numbers = [facts.molarFlow, facts.massFlow, facts.standardLiquidFlow, facts.volumeFlow, facts.T, facts.P, facts.enthalpy];
   if (!numbers.every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'feed' });
-  return solved(facts, undefined, extrapolations(model, facts.T));
+  const where = stream.name === '' ? 'in the feed' : `in ${stream.name}`;
+  const liquids = phases.flatMap(({ phase, fractions }) => (phase === 'liquid' ? [{ place: where, T: facts.T, fractions }] : []));
+  return solved(facts, undefined, [...extrapolations(model, facts.T), ...freezing(components, liquids)]);
 }
 
 /** Correlations that do not reach to T. */
@@ -201,7 +207,8 @@ function checkAmount({ id, composition, amount }: Stream, points: OpenPoint[]): 
   const path = `streams.${id}.amount`;
   const what = 'feed flow';
   if (amount === null) points.push({ code: 'missing', path, what });
-  else if (!(amount.value > 0)) points.push({ code: 'not-positive', path, what, value: amount.value });
+  else if (!(amount.value > 0))
+    points.push({ code: 'not-positive', path, what, value: amount.value, measured: AMOUNT_MEASURED[amount.basis] });
 }
 
 /** Both conditions; undefined with a point for each that is missing. */
@@ -211,6 +218,17 @@ function conditionsOf(stream: Stream, columnPressure: number | undefined, points
   );
   return a === undefined || b === undefined ? undefined : [a, b];
 }
+
+const AMOUNT_MEASURED = {
+  molar: 'molarFlow',
+  mass: 'massFlow',
+  'standard-liquid': 'standardLiquidFlow',
+  'standard-gas': 'standardGasFlow',
+  actual: 'volumeFlow',
+} as const satisfies Record<Amount['basis'], Measured>;
+
+/** K; correlations end long before, and nothing that is distilled is still what it was. */
+const HOTTEST = 2000;
 
 const CONDITION_WORDS: Record<ConditionQuantity, string> = {
   temperature: 'feed temperature',
@@ -230,9 +248,11 @@ function knownOf(condition: Condition, path: string, columnPressure: number | un
   const what = CONDITION_WORDS[by];
   if (value === null) points.push({ code: 'missing', path, what });
   else if (by === 'temperature' && !(value > 0)) points.push({ code: 'below-zero-kelvin', path, what });
-  else if (by === 'pressure' && !(value > 0)) points.push({ code: 'not-positive', path, what, value });
+  else if (by === 'pressure' && !(value > 0)) points.push({ code: 'not-positive', path, what, value, measured: 'pressure' });
+  else if (by === 'temperature' && value > HOTTEST) points.push({ code: 'beyond-sense', path, what, T: value, highest: HOTTEST });
   else if (by === 'vapour-fraction' && !(value >= 0 && value <= 1)) points.push({ code: 'not-a-fraction', path, what, value });
-  else if ((by === 'subcooling' || by === 'superheat') && value < 0) points.push({ code: 'negative', path, what, value });
+  else if ((by === 'subcooling' || by === 'superheat') && value < 0)
+    points.push({ code: 'negative', path, what, value, measured: 'temperatureDifference' });
   else return quantityKnown(by, value);
   return undefined;
 }

@@ -19,9 +19,12 @@ import type { ThermoModel } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
+import { freezing } from './freezing.ts';
+import type { PlacedLiquid } from './freezing.ts';
 import { pressurePoints, readInputs } from './graphInputs.ts';
 import type { BeforeGraph, Inputs } from './graphInputs.ts';
 import { hashOf } from './hash.ts';
+import { pressureFalls } from './ladderChecks.ts';
 import type { Keeper } from './keeper.ts';
 
 export interface GraphResult {
@@ -103,9 +106,27 @@ export function solveGraph(
   if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
   const designed = design(curve.value, inputs.value);
   const { outcome } = designed;
-  if (outcome.state !== 'solved' || inputs.value.rating === null) return { ...drawn, ...designed };
-  const warnings = [...outcome.warnings, ...splitNotMeant(outcome.value, before.balance)];
+  if (outcome.state !== 'solved') return { ...drawn, ...designed };
+  if (!(outcome.value.distillateTemperature > 0)) {
+    const what = 'the cold reflux';
+    return { ...drawn, ...designed, outcome: open([{ code: 'below-zero-kelvin', path: `units.${column.id}.subcooling`, what }]) };
+  }
+  const { pressure, rating } = inputs.value;
+  const warnings = [
+    ...outcome.warnings,
+    ...pressureFalls([pressure.top, pressure.bottom]),
+    ...freezing(document.mixture.components, endsOf(outcome.value)),
+    ...(rating === null ? [] : splitNotMeant(outcome.value, before.balance)),
+  ];
   return { ...drawn, ...designed, outcome: { ...outcome, warnings } };
+}
+
+/** The liquids at both ends; what runs back from a partial condenser is close to the distillate's composition. */
+function endsOf({ column: { xD, xB }, distillateTemperature, bottomsTemperature }: GraphDesign): PlacedLiquid[] {
+  return [
+    { place: 'in the condenser', T: distillateTemperature, fractions: [xD, 1 - xD] },
+    { place: 'in the bottoms', T: bottomsTemperature, fractions: [xB, 1 - xB] },
+  ];
 }
 
 /** The products that given stages make, held against the split that the sheet means. */

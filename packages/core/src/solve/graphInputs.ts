@@ -7,7 +7,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { cellPath } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit, SheetCell, Stream } from './document.ts';
-import { feedsOf, pressuresOf } from './documentParts.ts';
+import { connectionPoints, feedsOf, pressuresOf } from './documentParts.ts';
 import type { FeedFacts } from './feed.ts';
 
 /** What the graph takes from the stops before it. */
@@ -40,9 +40,22 @@ export function pressurePoints({ id, pressure }: ColumnUnit): OpenPoint[] {
   const { top, bottom } = pressure;
   const path = `units.${id}.pressure`;
   if (top === null) points.push({ code: 'missing', path: `${path}.top`, what: 'column pressure' });
-  else if (!(top > 0)) points.push({ code: 'not-positive', path: `${path}.top`, what: 'column pressure (absolute)', value: top });
+  else if (!(top > 0))
+    points.push({
+      code: 'not-positive',
+      path: `${path}.top`,
+      what: 'column pressure (absolute)',
+      value: top,
+      measured: 'pressure',
+    });
   if (bottom !== null && !(bottom > 0))
-    points.push({ code: 'not-positive', path: `${path}.bottom`, what: 'pressure at the bottom (absolute)', value: bottom });
+    points.push({
+      code: 'not-positive',
+      path: `${path}.bottom`,
+      what: 'pressure at the bottom (absolute)',
+      value: bottom,
+      measured: 'pressure',
+    });
   return points;
 }
 
@@ -56,7 +69,8 @@ export interface ReadInputs {
 export function readInputs(document: CaseDocument, column: ColumnUnit, { feeds, balance }: BeforeGraph): ReadInputs {
   const streams = feedsOf(document, column);
   if (streams.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
-  const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
+  const points: OpenPoint[] = connectionPoints(document, column);
+  points.push(...feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : [])));
   const isRating = column.graph.task === 'rating';
   readColumn(document, column, points);
   const draws = readDraws(column, balance, isRating, points);
@@ -98,6 +112,7 @@ function readColumn(document: CaseDocument, column: ColumnUnit, points: OpenPoin
       path: `units.${id}.subcooling`,
       what: 'cooling of the reflux below its bubble point',
       value: subcooling,
+      measured: 'temperatureDifference',
     });
   const notWater = document.mixture.components.slice(1, 2).find((heavy) => heavy.id !== WATER);
   if (bottom === 'steam' && notWater !== undefined)

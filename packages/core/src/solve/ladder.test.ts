@@ -35,7 +35,7 @@ const outcomeOf = (document: CaseDocument) => createCaseSolver().ladder(document
 const factsOf = (document: CaseDocument) => solvedValue(outcomeOf(document));
 const sentencesOf = (document: CaseDocument): string[] => {
   const outcome = outcomeOf(document);
-  return outcome.state === 'open' ? outcome.points.map(explainOpenPoint) : [outcome.state];
+  return outcome.state === 'open' ? outcome.points.map((point) => explainOpenPoint(point, show)) : [outcome.state];
 };
 const warningsOf = (document: CaseDocument): string[] => {
   const outcome = outcomeOf(document);

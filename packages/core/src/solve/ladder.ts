@@ -161,6 +161,8 @@ export function solveLadder(
   const { ready, column: taken, dearer, isFromBefore } = outcome.value;
   keep(taken);
   const facts = describeLadder(document, column, ready, outcome.value);
+  if (!(facts.condensateT > 0))
+    return open([{ code: 'below-zero-kelvin', path: `units.${column.id}.ladder.subcooling`, what: 'the cold condensate' }]);
   const several: Warning[] =
     dearer === undefined
       ? []

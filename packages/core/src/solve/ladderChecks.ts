@@ -6,6 +6,8 @@ import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { feedsOf } from './documentParts.ts';
 import type { FeedFacts } from './feed.ts';
+import { freezing } from './freezing.ts';
+import type { PlacedLiquid } from './freezing.ts';
 import type { LadderFacts } from './ladderFacts.ts';
 
 export function checksOf(
@@ -20,8 +22,25 @@ export function checksOf(
     ...ionsChecks(document.mixture),
     ...splitCheck(document, column, facts, balance),
     ...utilityChecks(document, column, facts),
+    ...pressureFalls(facts.P),
     ...stageChecks(facts, model),
+    ...freezing(document.mixture.components, liquidsOf(facts)),
     ...feedChecks(document, column, facts, feeds),
+  ];
+}
+
+/** Where pressures fall downward, and by how much. */
+export function pressureFalls(pressures: readonly number[]): Warning[] {
+  const j = pressures.findIndex((P, k) => k > 0 && P < pressures[k - 1] * (1 - ROUNDING));
+  return j < 0 ? [] : [{ code: 'pressure-falls', above: pressures[j - 1], below: pressures[j] }];
+}
+
+/** Every liquid of a column: the cold condensate, and what stands on the stages. */
+function liquidsOf({ stages, T, x, liquid, condensateT, condenserDuty }: LadderFacts): PlacedLiquid[] {
+  const onStages = Array.from({ length: stages }, (_, j) => j).filter((j) => liquid[j] > 0);
+  return [
+    ...(condenserDuty === null ? [] : [{ place: 'in the condenser', T: condensateT, fractions: x[0] }]),
+    ...onStages.map((j) => ({ place: `on stage ${j + 1}`, T: T[j], fractions: x[j] })),
   ];
 }
 

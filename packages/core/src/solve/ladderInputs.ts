@@ -4,7 +4,7 @@ import type { OpenPoint } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit, LadderInputs } from './document.ts';
-import { entryOf, feedsOf } from './documentParts.ts';
+import { connectionPoints, entryOf, feedsOf } from './documentParts.ts';
 import type { FeedFacts } from './feed.ts';
 import { freeHandle, isCount, readTargets } from './ladderTargets.ts';
 import type { LadderReading, Reader } from './ladderTargets.ts';
@@ -31,6 +31,7 @@ export function readLadder(
     points.push({ code: 'not-a-count', path: `${reader.path}.stages`, what: 'number of stages', value: ladder.stages, least: 2 });
     return undefined;
   }
+  points.push(...connectionPoints(document, column));
   const pressure = readPressures(reader);
   const { columnFeeds, firstFeed } = readFeeds(reader, feeds);
   const draws = column.draws.map(({ id, name, phase }) => {
@@ -45,6 +46,7 @@ export function readLadder(
     if (from === 1 && ladder.top === 'total')
       points.push({ code: 'not-with-column', path: `${reader.path}.pumpArounds.${id}`, what: name, needs });
   }
+  ladder.heats.forEach(({ stage }, k) => checkStage(reader, stage, `heats.${k}`, 'a stage that is heated or cooled'));
   const efficiency = readEfficiency(reader);
   if (points.length > 0) return undefined;
   const input: LadderReading['input'] = {
@@ -80,7 +82,14 @@ function readPressures({ ladder, points, path }: Reader): Float64Array {
   }
   const top = pressure.top;
   if (top === null) points.push({ code: 'missing', path: `${path}.pressure.top`, what: 'pressure at the top' });
-  else if (!(top > 0)) points.push({ code: 'not-positive', path: `${path}.pressure.top`, what: 'pressure at the top', value: top });
+  else if (!(top > 0))
+    points.push({
+      code: 'not-positive',
+      path: `${path}.pressure.top`,
+      what: 'pressure at the top',
+      value: top,
+      measured: 'pressure',
+    });
   const at = top ?? 1;
   if (pressure.by === 'drops')
     return Float64Array.from({ length: stages }, (_, j) =>
@@ -88,7 +97,13 @@ function readPressures({ ladder, points, path }: Reader): Float64Array {
     );
   const bottom = pressure.bottom ?? at;
   if (!(bottom > 0))
-    points.push({ code: 'not-positive', path: `${path}.pressure.bottom`, what: 'pressure at the bottom', value: bottom });
+    points.push({
+      code: 'not-positive',
+      path: `${path}.pressure.bottom`,
+      what: 'pressure at the bottom',
+      value: bottom,
+      measured: 'pressure',
+    });
   return Float64Array.from({ length: stages }, (_, j) => at + ((bottom - at) * j) / (stages - 1));
 }
 
@@ -130,14 +145,18 @@ function readFeeds(reader: Reader, feeds: readonly FeedFacts[]): { columnFeeds: 
   return { columnFeeds, firstFeed };
 }
 
-function readEfficiency({ document, ladder, points, path }: Reader): Float64Array {
+function readEfficiency(reader: Reader): Float64Array {
+  const { document, ladder, points, path } = reader;
   const { all, stages, components } = ladder.efficiency;
   const n = document.mixture.components.length;
   const check = (value: number, field: string, what: string): void => {
     if (!(value > 0 && value <= 1)) points.push({ code: 'not-a-fraction', path: `${path}.efficiency.${field}`, what, value });
   };
   check(all, 'all', 'efficiency of the trays');
-  for (const [stage, value] of Object.entries(stages)) check(value, `stages.${stage}`, `efficiency of stage ${stage}`);
+  for (const [stage, value] of Object.entries(stages)) {
+    checkStage(reader, Number(stage), `efficiency.stages.${stage}`, 'a tray with an efficiency of its own');
+    check(value, `stages.${stage}`, `efficiency of stage ${stage}`);
+  }
   for (const [id, value] of Object.entries(components)) check(value, `components.${id}`, 'efficiency of a component');
   const efficiency = new Float64Array(ladder.stages * n).fill(1);
   const first = ladder.top === 'none' ? 0 : 1;
@@ -152,7 +171,7 @@ function readHeat({ stages, heats, heatLoss, top, bottom }: LadderInputs): Float
   const heat = new Float64Array(stages);
   const [first, last] = [top === 'none' ? 0 : 1, bottom === 'none' ? stages - 1 : stages - 2];
   if (last >= first) heat.fill(-heatLoss / (last - first + 1), first, last + 1);
-  for (const { stage, duty } of heats) if (stage >= 1 && stage <= stages) heat[stage - 1] += duty;
+  for (const { stage, duty } of heats) heat[stage - 1] += duty;
   return heat;
 }
 

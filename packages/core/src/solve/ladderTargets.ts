@@ -28,7 +28,7 @@ import type {
   QuantityBasis,
 } from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
-import { freedName, quantityName } from './ladderWords.ts';
+import { freedName, quantityDimension, quantityName } from './ladderWords.ts';
 
 export interface LadderReading {
   input: Omit<ColumnInput, 'targets'>;
@@ -129,7 +129,7 @@ function checkTarget({ points, path, document, column }: Reader, target: LadderT
   else if (isShare(target.quantity) && !(target.value > 0 && target.value < 1))
     points.push({ code: 'not-a-fraction', path: field, what, value: target.value });
   else if (isAmount(target.quantity) && !(target.value > 0))
-    points.push({ code: 'not-positive', path: field, what, value: target.value });
+    points.push({ code: 'not-positive', path: field, what, value: target.value, measured: quantityDimension(target.quantity) });
   else if (target.quantity.kind === 'duty' && target.wish === 'equal') {
     const { of } = target.quantity;
     if (of === 'condenser' ? !(target.value < 0) : !(target.value > 0)) points.push({ code: 'end-turned', path: field, end: of });

@@ -270,7 +270,11 @@ function neededWords(count: number, propose: { component: string; product: strin
 
 const countWords = (count: number): string => ['no', 'one', 'two', 'three', 'four', 'five', 'six'][count] ?? formatFixed(count, 0);
 
-export function explainOpenPoint(point: OpenPoint): string {
+/** A value as it is shown with its unit; of a plain number as it was entered. */
+const entered = (value: number, measured: Measured | undefined, show: Show): string =>
+  measured === undefined ? formatEntered(value) : show.quantity(value, measured);
+
+export function explainOpenPoint(point: OpenPoint, show: Show): string {
   switch (point.code) {
     case 'missing':
       return `${capital(point.what)} is not set.`;
@@ -283,7 +287,7 @@ export function explainOpenPoint(point: OpenPoint): string {
     case 'stage-not-there':
       return `${capital(point.what)}: there is no stage ${formatFixed(point.stage, 0)} among ${formatFixed(point.stages, 0)}.`;
     case 'negative':
-      return `${capital(point.what)} cannot be below 0; it is ${formatEntered(point.value)}.`;
+      return `${capital(point.what)} cannot be below 0; it is ${entered(point.value, point.measured, show)}.`;
     case 'sum-not-one':
       return `${capital(point.what)} adds up to ${formatFraction(point.sum)}, not 1: scale it, or let one component take the rest.`;
     case 'numbers-needed':
@@ -301,7 +305,7 @@ export function explainOpenPoint(point: OpenPoint): string {
     case 'draws-need-flows':
       return 'With side draws or steam two purities do not say the flows: give reflux, boil-up or distillate as one of the two things known.';
     case 'not-positive':
-      return `${capital(point.what)} must be above 0; it is ${formatEntered(point.value)}.`;
+      return `${capital(point.what)} must be above 0; it is ${entered(point.value, point.measured, show)}.`;
     case 'asked-twice':
       return `${capital(point.what)} is asked for twice: switch one off and take another in its place.`;
     case 'fractions-beyond-one':
@@ -334,6 +338,14 @@ export function explainOpenPoint(point: OpenPoint): string {
       return `${capital(point.what)} must be above 1; it is ${formatEntered(point.value)}.`;
     case 'below-zero-kelvin':
       return `${capital(point.what)} lies below absolute zero.`;
+    case 'beyond-sense':
+      return `${capital(point.what)} of ${show.temperature(point.T)} is beyond what any column meets: at most ${show.temperature(point.highest)}.`;
+    case 'part-not-in-mixture':
+      return `${point.feed === '' ? 'The feed' : capital(point.feed)} holds a component that the mixture does not have (${point.id}): add it to the mixture, or take its part away.`;
+    case 'no-such-stream':
+      return `A connection names a stream that is not there (${point.id}): take the connection away, or make the stream.`;
+    case 'connected-twice':
+      return `${point.name === '' ? 'A feed' : capital(point.name)} is connected to this column twice: take one connection away.`;
     case 'targets-for-handles':
       return targetsForHandles(point.targets, point.handles);
     case 'not-with-column':
@@ -415,6 +427,10 @@ export function explainWarning(warning: Warning, show: Show): string {
         : `${show.count(warning.stages.length)} stages, ${spans(warning.stages)}, are nearly dry; least is left on stage ${show.count(warning.stage)}: ${show.molarFlow(warning.flow)} of ${warning.phase}.`;
     case 'stage-outside-range':
       return `Stage ${show.count(warning.stage)} is at ${show.temperature(warning.T)}: the ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}.`;
+    case 'freezes':
+      return `${capital(warning.name)} would freeze ${warning.place}, at ${show.temperature(warning.T)}: it melts at ${show.temperature(warning.melts)}, and of the ${show.share(warning.x)} that are there such a liquid holds some ${show.share(warning.dissolves)} dissolved (ideal solubility, an estimate).`;
+    case 'pressure-falls':
+      return `The pressure falls from ${show.pressure(warning.above)} above to ${show.pressure(warning.below)} below: vapour rises only where it is higher below. Exchange the two, or leave the lower one out.`;
     case 'reflux-vanishes':
       return `The reflux ratio is only ${show.ratio(warning.reflux)}: hardly anything runs back from the condenser.`;
     case 'feed-unlike-stage':

@@ -217,15 +217,17 @@ describe('sentences', () => {
     expect(explain({ code: 'no-boil-up', reflux: 0.1, minimum: 0.5 }, show)).toContain('0.5000');
     expect(explain({ code: 'feed-stage-out-of-range', stage: 3, first: 9, last: 21 }, show)).toContain('stages 9 to 21');
     expect(explain({ code: 'too-many-stages', limit: 500 }, show)).toContain('500');
-    expect(explainOpenPoint({ code: 'missing', path: 'p', what: 'reflux' })).toBe('Reflux is not set.');
-    expect(explainOpenPoint({ code: 'not-a-fraction', path: 'p', what: 'purity', value: 1.2 })).toContain('1.2');
-    expect(explainOpenPoint({ code: 'not-positive', path: 'p', what: 'pressure', value: -1 })).toContain('−1');
-    expect(explainOpenPoint({ code: 'same-component', path: 'p', name: 'water' })).toContain('twice');
-    expect(explainOpenPoint({ code: 'pair-missing', path: 'p', names: ['water', 'n-octane'], model: 'NRTL' })).toContain(
+    expect(explainOpenPoint({ code: 'missing', path: 'p', what: 'reflux' }, show)).toBe('Reflux is not set.');
+    expect(explainOpenPoint({ code: 'not-a-fraction', path: 'p', what: 'purity', value: 1.2 }, show)).toContain('1.2');
+    expect(explainOpenPoint({ code: 'not-positive', path: 'p', what: 'pressure', value: -1 }, show)).toContain('−1');
+    const vacuum = { code: 'not-positive', path: 'p', what: 'pressure', value: -1e5, measured: 'pressure' } as const;
+    expect(explainOpenPoint(vacuum, show)).toBe('Pressure must be above 0; it is −1.000 bar.');
+    expect(explainOpenPoint({ code: 'same-component', path: 'p', name: 'water' }, show)).toContain('twice');
+    expect(explainOpenPoint({ code: 'pair-missing', path: 'p', names: ['water', 'n-octane'], model: 'NRTL' }, show)).toContain(
       'n-octane',
     );
-    expect(explainOpenPoint({ code: 'not-two-components', path: 'p', count: 1 })).toContain('has 1');
-    expect(explainOpenPoint({ code: 'below-zero-kelvin', path: 'p', what: 'feed temperature' })).toContain('absolute zero');
+    expect(explainOpenPoint({ code: 'not-two-components', path: 'p', count: 1 }, show)).toContain('has 1');
+    expect(explainOpenPoint({ code: 'below-zero-kelvin', path: 'p', what: 'feed temperature' }, show)).toContain('absolute zero');
     const range = { name: 'water', property: 'vapour pressure', T: 259.9, Tmin: 273.16, Tmax: 647.1 };
     expect(explainWarning({ code: 'extrapolated', ...range }, show)).toContain('−13.3 °C is outside');
     expect(explainWarning({ code: 'feed-on-condenser' }, show)).toContain('condenser');

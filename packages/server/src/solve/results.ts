@@ -117,7 +117,7 @@ function told<T extends object>(outcome: Outcome<T>, show: Show): Told<T & Recor
     case 'solved':
       return { state: 'solved', value: plain(outcome.value), remarks: outcome.warnings.map((w) => explainWarning(w, show)) };
     case 'open':
-      return { state: 'open', points: outcome.points.map((p) => ({ path: p.path, sentence: explainOpenPoint(p) })) };
+      return { state: 'open', points: outcome.points.map((p) => ({ path: p.path, sentence: explainOpenPoint(p, show) })) };
     case 'out-of-reach':
       return {
         state: 'out-of-reach',

@@ -25,7 +25,9 @@ export function Drawn<T>({ outcome, children }: DrawnProps<T>) {
     );
   return (
     <p className="empty-sheet">
-      {outcome.state === 'open' ? outcome.points.map(explainOpenPoint).join(' ') : explain(outcome.reason, show)}
+      {outcome.state === 'open'
+        ? outcome.points.map((point) => explainOpenPoint(point, show)).join(' ')
+        : explain(outcome.reason, show)}
     </p>
   );
 }

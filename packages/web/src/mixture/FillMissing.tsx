@@ -4,11 +4,13 @@ import type { FilledPairs } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { selectShow } from '../document/showing.ts';
 import { pairsSet } from '../document/documentSlice.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { phases } from './usePhases.ts';
 
 export function FillMissing({ P }: { P: number }) {
+  const show = useAppSelector(selectShow);
   const dispatch = useAppDispatch();
   const mixture = useAppSelector(selectMixture);
   const [state, setState] = useState<'ready' | 'working' | { left: FilledPairs['left'] } | { failure: string }>('ready');
@@ -35,7 +37,7 @@ export function FillMissing({ P }: { P: number }) {
         'left' in state &&
         state.left.map(({ names, points }) => (
           <p key={names.join()} className="sentence">
-            {names.join(' and ')}: {points.map(explainOpenPoint).join(' ')}
+            {names.join(' and ')}: {points.map((point) => explainOpenPoint(point, show)).join(' ')}
           </p>
         ))}
     </div>

@@ -35,7 +35,9 @@ export function MeasuredFit({ set, onRemoved }: Props) {
           <Fitted fitted={outcome.value} set={set} />
         ) : (
           <p className="sentence" role="alert">
-            {outcome.state === 'open' ? outcome.points.map(explainOpenPoint).join(' ') : explain(outcome.reason, show)}
+            {outcome.state === 'open'
+              ? outcome.points.map((point) => explainOpenPoint(point, show)).join(' ')
+              : explain(outcome.reason, show)}
           </p>
         )}
         <Asked set={set} parameters={outcome?.state === 'solved' ? outcome.value.parameters : []} onChange={change} />

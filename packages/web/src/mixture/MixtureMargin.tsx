@@ -45,7 +45,9 @@ export function MixtureMargin({ map, failure, children }: Props) {
       ) : map.state === 'solved' ? (
         <Azeotropes map={map.value} />
       ) : (
-        <p className="sentence">{map.state === 'open' ? map.points.map(explainOpenPoint).join(' ') : explain(map.reason, show)}</p>
+        <p className="sentence">
+          {map.state === 'open' ? map.points.map((point) => explainOpenPoint(point, show)).join(' ') : explain(map.reason, show)}
+        </p>
       )}
     </aside>
   );

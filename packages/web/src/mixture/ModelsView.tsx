@@ -77,7 +77,12 @@ function Unable({ all }: { all: readonly ModelBeside[] }) {
       {unable.map((beside) => (
         <li key={beside.model}>
           <strong>{MODEL_WORDS[beside.model]}</strong>:{' '}
-          {beside.state === 'open' ? beside.points.slice(0, 2).map(explainOpenPoint).join(' ') : explain(beside.reason, show)}
+          {beside.state === 'open'
+            ? beside.points
+                .slice(0, 2)
+                .map((point) => explainOpenPoint(point, show))
+                .join(' ')
+            : explain(beside.reason, show)}
           {beside.state === 'open' && beside.points.length > 2 ? ` And ${beside.points.length - 2} more.` : ''}
         </li>
       ))}

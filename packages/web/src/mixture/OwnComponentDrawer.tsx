@@ -5,6 +5,8 @@ import type { GroupNames } from '@keen-ladder/schema';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Drawer, Input, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { selectShow } from '../document/showing.ts';
 import { api } from '../api/client.ts';
 import { Field } from '../fields/Field.tsx';
 import { PlainField } from '../fields/PlainField.tsx';
@@ -220,11 +222,12 @@ function ActivityGroups({ own, onChange }: { own: OwnComponent; onChange: (chang
 
 /** What is missing, or what was estimated and how far it is to be trusted. */
 function Told({ outcome }: { outcome: Outcome<EstimatedComponent> }) {
+  const show = useAppSelector(selectShow);
   if (outcome.state === 'open')
     return (
       <ul className="consistency" aria-label="Still needed">
         {outcome.points.map((point) => (
-          <li key={explainOpenPoint(point)}>{explainOpenPoint(point)}</li>
+          <li key={explainOpenPoint(point, show)}>{explainOpenPoint(point, show)}</li>
         ))}
       </ul>
     );

@@ -45,6 +45,7 @@ export function Said<T>({ standing, waiting, wayOut, children }: SaidProps<T>) {
 
 function OpenPoints({ points }: { points: readonly OpenPoint[] }) {
   const goToField = useGoToField();
+  const show = useAppSelector(selectShow);
   return (
     <>
       <h2>Open points</h2>
@@ -52,7 +53,7 @@ function OpenPoints({ points }: { points: readonly OpenPoint[] }) {
       <ul className="open-points">
         {points.map((point) => (
           <li key={point.path + point.code}>
-            <span className="sentence">{explainOpenPoint(point)}</span>
+            <span className="sentence">{explainOpenPoint(point, show)}</span>
             <Button type="link" className="go" onClick={() => goToField(point.path)}>
               Go to the field
             </Button>

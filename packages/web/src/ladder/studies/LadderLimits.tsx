@@ -34,7 +34,9 @@ export function LadderLimits({ column, ladder }: { column: Column; ladder: Ladde
         </p>
       )}
       {outcome?.state === 'out-of-reach' && <p className="sentence">{explain(outcome.reason, show)}</p>}
-      {outcome?.state === 'open' && <p className="sentence">{outcome.points.map(explainOpenPoint).join(' ')}</p>}
+      {outcome?.state === 'open' && (
+        <p className="sentence">{outcome.points.map((point) => explainOpenPoint(point, show)).join(' ')}</p>
+      )}
       {facts !== null && <Known column={column} ladder={ladder} facts={facts} />}
     </div>
   );

@@ -37,7 +37,9 @@ export function LadderSlopes({ column }: { column: Column }) {
         </p>
       )}
       {outcome?.state === 'out-of-reach' && <p className="sentence">{explain(outcome.reason, show)}</p>}
-      {outcome?.state === 'open' && <p className="sentence">{outcome.points.map(explainOpenPoint).join(' ')}</p>}
+      {outcome?.state === 'open' && (
+        <p className="sentence">{outcome.points.map((point) => explainOpenPoint(point, show)).join(' ')}</p>
+      )}
       {outcome?.state === 'solved' && <SlopesTable facts={outcome.value} />}
     </div>
   );
