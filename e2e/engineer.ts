@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test as base } from '@playwright/test';
 import type { Download, Locator, Page } from '@playwright/test';
 import type { CaseDocument } from '@keen-ladder/schema';
+import { startService } from './service.ts';
 
 export const url = (): string => process.env['KEEN_URL'] ?? '';
 
@@ -23,7 +24,18 @@ export function watch(page: Page, origin: string): string[] {
 /** The browser itself tells the console of every reply of 4xx; where a test asks for one, that is no noise. */
 export const exceptRefusals = (noise: string[]): string[] => noise.filter((line) => !/status of 4\d\d/.test(line));
 
-export const test = base.extend<{ quietPage: Page }>({
+export const test = base.extend<{ quietPage: Page }, { service: string }>({
+  /** One service for all tests of a worker that do not kill theirs. */
+  service: [
+    // eslint-disable-next-line no-empty-pattern -- what a fixture needs is told by what it takes: nothing
+    async ({}, use) => {
+      const service = await startService();
+      process.env['KEEN_URL'] = service.url;
+      await use(service.url);
+      await service.stop();
+    },
+    { scope: 'worker', auto: true },
+  ],
   quietPage: async ({ page }, use) => {
     const noise = watch(page, url());
     await use(page);

@@ -1,5 +1,6 @@
 import { expect, field, figure, headline, openCopy, stopState, test, textOf, url } from './engineer.ts';
-import type { Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
+import type { Download, Page } from '@playwright/test';
 
 const alcohols = async (page: Page) => {
   await openCopy(page, url(), 'Four-alcohol splitter', 'estimate');
@@ -77,11 +78,29 @@ test('an open point of another stop leads there', async ({ quietPage: page }) =>
 
 test('figures and curves are taken away', async ({ quietPage: page }) => {
   await alcohols(page);
-  const save = async (item: string): Promise<string> => {
+  const save = async (item: string): Promise<Download> => {
     await page.getByRole('button', { name: 'Save figures or charts' }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: item }).click()]);
-    return textOf(download);
+    return download;
   };
-  expect(await save('all figures as CSV')).toContain('fewest stages');
-  expect(await save('stages against reflux as SVG')).toContain('equilibrium stages');
+  expect(await textOf(await save('all figures as CSV'))).toContain('fewest stages');
+  const picture = await readFile(await (await save('stages against reflux as PNG')).path());
+  expect(picture.subarray(1, 4).toString()).toBe('PNG');
+  const shown = await page.locator('.chart canvas').first().boundingBox();
+  expect(picture.readUInt32BE(16)).toBe(2 * Math.floor(shown?.width ?? 0));
+});
+
+test('a chart is read with the arrow keys, and stands beside itself as a table', async ({ quietPage: page }) => {
+  await alcohols(page);
+  const chart = page.getByRole('img', { name: /^Equilibrium stages against reflux ratio/ });
+  await chart.focus();
+  await page.keyboard.press('ArrowRight');
+  const told = chart.getByRole('status');
+  await expect(told).toContainText('reflux ratio, mol/mol');
+  const first = await told.textContent();
+  await page.keyboard.press('ArrowRight');
+  await expect(told).not.toHaveText(first ?? '');
+  const table = page.getByRole('table', { name: 'Equilibrium stages against reflux ratio' });
+  await expect(table.getByRole('row', { name: /^elbow/ })).toBeAttached();
+  await expect(table.getByRole('row', { name: /^Rmin/ })).toBeAttached();
 });

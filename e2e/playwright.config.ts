@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  globalSetup: './globalSetup.ts',
-  workers: 1,
+  // Files side by side, each worker with a database and a server of its own.
+  workers: 2,
   fullyParallel: false,
   forbidOnly: true,
   timeout: 60_000,
@@ -16,7 +16,9 @@ export default defineConfig({
     deviceScaleFactor: 1,
     colorScheme: 'light',
     acceptDownloads: true,
-    trace: 'off',
+    // What a failed test leaves in test-results.
+    trace: { mode: 'retain-on-failure', screenshots: false, sources: false },
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -1,11 +1,14 @@
-// npm test: everything that must hold, on a machine where nothing was installed by hand. The last line is the sum of all suites.
+// npm test: everything that must hold, on a machine where nothing was installed by hand. The last line is the sum of all suites. npm run test:long
+// asks the random tests for all that they can draw.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensurePostgres } from './database.mjs';
 import { ensureBuilt, ensureChromium, ensurePackages, main, nodeBin, ROOT, say, withLock } from './machine.mjs';
 import { compareValidation } from './validation.mjs';
+
+if (process.argv.includes('--long')) process.env.KEEN_LONG = '1';
 
 const tally = { passed: 0, failed: 0 };
 
@@ -72,6 +75,8 @@ await main(async () => {
       browserReport,
       ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
     );
+    if (existsSync(join(ROOT, 'test-results')) && readdirSync(join(ROOT, 'test-results')).some((name) => !name.startsWith('.')))
+      say('Traces and pictures of failed browser tests are in test-results/; npx playwright show-trace FILE shows one.');
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

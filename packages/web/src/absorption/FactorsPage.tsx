@@ -65,7 +65,7 @@ function FlowCurve({ drawing, facts }: { drawing: TransferDrawing; facts: Absorp
   const site = useAppSelector(selectSite);
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const width = useElementWidth(panel);
   const unit = findUnit('molarFlow', shownUnit(display, 'molarFlow'));
   const inUnit = (flow: number): number => fromSI(flow, unit, site);
@@ -81,12 +81,12 @@ function FlowCurve({ drawing, facts }: { drawing: TransferDrawing; facts: Absorp
     <>
       <div className="sheet-head">
         <h2 className="sheet-title">Stages against {serving}</h2>
-        <SaveChart svg={svg} name={`${caseName} – stages against ${serving}`} rows={rows} table="Curve as CSV" />
+        <SaveChart isChart drawing={canvas} name={`${caseName} – stages against ${serving}`} rows={rows} table="Curve as CSV" />
       </div>
       <div ref={panel}>
         {width > 0 && (
           <LineChart
-            svg={svg}
+            canvas={canvas}
             title={`Stages against ${serving}`}
             width={width}
             height={CHART_HEIGHT}

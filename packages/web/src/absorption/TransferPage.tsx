@@ -51,7 +51,7 @@ function Drawing({ drawing }: { drawing: TransferDrawing }) {
   const { colors } = useLook();
   const [measure, setMeasure] = useState<Measure>('ratios');
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const width = useElementWidth(panel);
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const lines = linesOf(drawing, measure, colors);
@@ -69,12 +69,12 @@ function Drawing({ drawing }: { drawing: TransferDrawing }) {
           onChange={setMeasure}
           aria-label="Measure of the drawing"
         />
-        <SaveChart svg={svg} name={`${caseName} – graph`} rows={() => transferRows(drawing)} table="Stages as CSV" />
+        <SaveChart isChart drawing={canvas} name={`${caseName} – graph`} rows={() => transferRows(drawing)} table="Stages as CSV" />
       </div>
       <div ref={panel}>
         {width > 0 && (
           <LineChart
-            svg={svg}
+            canvas={canvas}
             title={`${drawing.solute.name} in gas against liquid`}
             width={width}
             height={HEIGHT}

@@ -82,7 +82,7 @@ function Bars({ result, rows, whole, count }: BarsProps) {
           ))}
         </svg>
       )}
-      <SaveChart svg={svg} name={`${caseName} – balance`} rows={rows} table="Sheet as CSV" />
+      <SaveChart drawing={svg} name={`${caseName} – balance`} rows={rows} table="Sheet as CSV" />
     </div>
   );
 }

@@ -2,37 +2,40 @@
 import { DownloadOutlined } from '@ant-design/icons';
 import { App, Button, Dropdown } from 'antd';
 import type { RefObject } from 'react';
-import { saveCsv, savePng, saveSvg } from '../download/save.ts';
+import { saveCanvas, saveCsv, savePng, saveSvg } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
 
 type Rows = () => (string | number)[][];
 
 interface Props {
-  svg: RefObject<SVGSVGElement | null>;
+  /** A drawing of our own, or the canvas of a chart. */
+  drawing: RefObject<SVGSVGElement | HTMLCanvasElement | null>;
   /** Name of the files, without their ending. */
   name: string;
   rows: Rows;
+  /** Charts are pictures, our own drawings lines too. */
+  isChart?: boolean;
   /** What the table is called in the menu. */
   table: string;
 }
 
-export function SaveChart({ svg, name, rows, table }: Props) {
+export function SaveChart({ drawing, name, rows, table, isChart = false }: Props) {
   const { message } = App.useApp();
   const { colors } = useLook();
   const save = async (kind: string) => {
-    const drawing = svg.current;
-    if (drawing === null) return;
+    const drawn = drawing.current;
     try {
-      if (kind === 'svg') await saveSvg(drawing, `${name}.svg`, colors.sheet);
-      else if (kind === 'png') await savePng(drawing, `${name}.png`, colors.sheet);
-      else saveCsv(rows(), `${name}.csv`);
+      if (kind === 'csv') saveCsv(rows(), `${name}.csv`);
+      else if (drawn instanceof HTMLCanvasElement) await saveCanvas(drawn, `${name}.png`);
+      else if (drawn !== null && kind === 'svg') await saveSvg(drawn, `${name}.svg`, colors.sheet);
+      else if (drawn !== null) await savePng(drawn, `${name}.png`, colors.sheet);
     } catch (error) {
       void message.error(`The file could not be saved: ${error instanceof Error ? error.message : String(error)}`);
     }
   };
   const items = [
     { key: 'png', label: 'Drawing as PNG' },
-    { key: 'svg', label: 'Drawing as SVG' },
+    ...(isChart ? [] : [{ key: 'svg', label: 'Drawing as SVG' }]),
     { key: 'csv', label: table },
   ];
   return (

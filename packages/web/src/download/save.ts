@@ -40,12 +40,21 @@ export async function savePng(svg: SVGSVGElement, fileName: string, paper: strin
     if (context === null) throw new Error('this browser gives no canvas');
     context.scale(PNG_SCALE, PNG_SCALE);
     context.drawImage(image, 0, 0);
-    const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
-    if (blob === null) throw new Error('this browser made no picture');
-    saveBlob(blob, fileName);
+    saveBlob(await pngOf(canvas), fileName);
   } finally {
     URL.revokeObjectURL(source);
   }
+}
+
+/** A chart as it stands: its canvas has twice the pixels of the screen. */
+export async function saveCanvas(canvas: HTMLCanvasElement, fileName: string): Promise<void> {
+  saveBlob(await pngOf(canvas), fileName);
+}
+
+async function pngOf(canvas: HTMLCanvasElement): Promise<Blob> {
+  const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+  if (blob === null) throw new Error('this browser made no picture');
+  return blob;
 }
 
 /** The drawing as a document of its own, with paper behind it and its typefaces inside. */

@@ -8,7 +8,7 @@ import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectColumn, selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
-import { saveCsv, savePng, saveSvg } from '../download/save.ts';
+import { saveCanvas, saveCsv } from '../download/save.ts';
 import { selectEstimateResult, selectIsEstimateStale } from '../stops/standing.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { useLook } from '../theme/Themed.tsx';
@@ -52,9 +52,9 @@ function Curves({ facts }: { facts: EstimateFacts }) {
   const site = useAppSelector(selectSite);
   const panel = useRef<HTMLDivElement>(null);
   const width = useElementWidth(panel);
-  const refluxChart = useRef<SVGSVGElement>(null);
-  const pressureChart = useRef<SVGSVGElement>(null);
-  const volatilityChart = useRef<SVGSVGElement>(null);
+  const refluxChart = useRef<HTMLCanvasElement>(null);
+  const pressureChart = useRef<HTMLCanvasElement>(null);
+  const volatilityChart = useRef<HTMLCanvasElement>(null);
   const half = Math.floor((width - 12) / 2);
   const { reflux, stages, elbow } = facts.refluxCurve;
   const floor = Math.max(facts.smallestReflux, 0);
@@ -74,7 +74,7 @@ function Curves({ facts }: { facts: EstimateFacts }) {
         {width > 0 && (
           <>
             <LineChart
-              svg={refluxChart}
+              canvas={refluxChart}
               title="Equilibrium stages against reflux ratio"
               width={half}
               height={CHART_HEIGHT}
@@ -100,7 +100,7 @@ function Curves({ facts }: { facts: EstimateFacts }) {
             />
             {facts.pressureCurve.length > 1 && (
               <LineChart
-                svg={pressureChart}
+                canvas={pressureChart}
                 title="Temperatures against pressure"
                 width={half}
                 height={CHART_HEIGHT}
@@ -132,7 +132,7 @@ function Curves({ facts }: { facts: EstimateFacts }) {
             )}
             {facts.pressureCurve.length > 1 && (
               <LineChart
-                svg={volatilityChart}
+                canvas={volatilityChart}
                 title="Volatility of the keys against pressure"
                 width={half}
                 height={CHART_HEIGHT}
@@ -222,35 +222,27 @@ function ComponentTable({ facts }: { facts: EstimateFacts }) {
 
 interface SaveProps {
   facts: EstimateFacts;
-  refluxChart: React.RefObject<SVGSVGElement | null>;
-  pressureChart: React.RefObject<SVGSVGElement | null>;
-  volatilityChart: React.RefObject<SVGSVGElement | null>;
+  refluxChart: React.RefObject<HTMLCanvasElement | null>;
+  pressureChart: React.RefObject<HTMLCanvasElement | null>;
+  volatilityChart: React.RefObject<HTMLCanvasElement | null>;
 }
 
 function SaveEstimate({ facts, refluxChart, pressureChart, volatilityChart }: SaveProps) {
   const { message } = App.useApp();
-  const { colors } = useLook();
   const components = useAppSelector(selectComponents);
   const showing = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const files = ['stages against reflux', 'temperatures along pressure', 'volatility along pressure'] as const;
   const charts = [refluxChart, pressureChart, volatilityChart];
-  const items = files.flatMap((name, k) => [
-    { key: `png ${k}`, label: `${name} as PNG` },
-    { key: `svg ${k}`, label: `${name} as SVG` },
-  ]);
+  const items = files.map((name, k) => ({ key: String(k), label: `${name} as PNG` }));
   const save = async (key: string) => {
     try {
       if (key === 'csv') {
         saveCsv(estimateRows(facts, components, showing), `${caseName} – estimate.csv`);
         return;
       }
-      const [kind, k] = key.split(' ');
-      const svg = charts[Number(k)]?.current ?? null;
-      const name = `${caseName} – ${files[Number(k)] ?? ''}`;
-      if (svg === null) return;
-      if (kind === 'svg') await saveSvg(svg, `${name}.svg`, colors.sheet);
-      else await savePng(svg, `${name}.png`, colors.sheet);
+      const chart = charts[Number(key)]?.current ?? null;
+      if (chart !== null) await saveCanvas(chart, `${caseName} – ${files[Number(key)] ?? ''}.png`);
     } catch (error) {
       void message.error(`The file could not be saved: ${error instanceof Error ? error.message : String(error)}`);
     }

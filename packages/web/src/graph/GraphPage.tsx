@@ -111,7 +111,7 @@ function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
   return (
     <div className="save-menu">
       <SaveChart
-        svg={svg}
+        drawing={svg}
         name={`${caseName} – graph`}
         rows={() => stageRows(result?.basis?.stages ?? [], display, site)}
         table="Stages as CSV"

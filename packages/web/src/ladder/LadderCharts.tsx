@@ -5,7 +5,7 @@ import { Segmented, Select } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
-import type { Line } from '../charts/LineChart.tsx';
+import type { ChartContent, Line } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectBalanceResult } from '../stops/standing.ts';
@@ -36,7 +36,7 @@ export function LadderCharts({ facts }: { facts: LadderFacts }) {
   const [kind, setKind] = useState<Kind>('along');
   const [quantity, setQuantity] = useState<StripKey>('liquid');
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const size = useElementSize(panel);
   const chart = useChart(facts, kind, quantity);
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
@@ -54,18 +54,24 @@ export function LadderCharts({ facts }: { facts: LadderFacts }) {
             popupMatchSelectWidth={false}
           />
         )}
-        <SaveChart svg={svg} name={`${caseName} – ${chart.title}`} rows={() => rowsOf(chart)} table="Points as CSV" />
+        <SaveChart
+          isChart
+          drawing={canvas}
+          name={`${caseName} – ${chart.title}`}
+          rows={() => rowsOf(chart)}
+          table="Points as CSV"
+        />
       </div>
       <div className="ladder-chart" ref={panel}>
         {size !== undefined && (
-          <LineChart svg={svg} {...chart} width={size.width} height={size.height} hasLegend={chart.lines.length > 1} />
+          <LineChart canvas={canvas} {...chart} width={size.width} height={size.height} hasLegend={chart.lines.length > 1} />
         )}
       </div>
     </div>
   );
 }
 
-type Chart = Omit<React.ComponentProps<typeof LineChart>, 'width' | 'height' | 'svg'>;
+type Chart = ChartContent;
 
 function useChart(facts: LadderFacts, kind: Kind, quantity: StripKey): Chart {
   const { colors } = useLook();

@@ -88,7 +88,7 @@ function LadderSheet({ column, ladder, pointed, onPoint, settings, onSettings }:
           <span className="sheet-tools">
             <StripChoice settings={settings} onChange={onSettings} />
             <SaveChart
-              svg={svg}
+              drawing={svg}
               name={`${caseName} – ladder`}
               rows={() => stageRows(facts, table.components, table)}
               table="Stages as CSV"

@@ -113,7 +113,7 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
       </div>
       {isInForce && typeof standing?.moves === 'string' && (
         <div className="target-line">
-          <span className="quiet">moves</span>
+          <span className="quiet">{target.moves === null ? 'moves, as proposed,' : 'moves'}</span>
           <Moves column={column} target={target} name={name} served={standing.moves} handles={facts?.handles ?? []} />
         </div>
       )}
@@ -168,6 +168,8 @@ function Moves({ column, target, name, served, handles }: MovesProps) {
       variant="borderless"
       className="target-moves"
       aria-label={`${name}: what it moves`}
+      title={served}
+      labelRender={() => served}
       value={isProposed ? PROPOSED : served}
       options={[
         { value: PROPOSED, label: isProposed ? `${served}, as proposed` : 'as proposed' },

@@ -25,7 +25,7 @@ export function Deviations({ set, fitted: { fit } }: { set: MeasuredSet; fitted:
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const size = useElementSize(panel);
   const kinds = [...new Set(fit.residuals.map(({ of }) => of))];
   const [chosen, setChosen] = useState<Observed | undefined>(undefined);
@@ -52,12 +52,12 @@ export function Deviations({ set, fitted: { fit } }: { set: MeasuredSet; fitted:
           options={kinds.map((kind) => ({ value: kind, label: observedWords[kind].label }))}
           onChange={setChosen}
         />
-        <SaveChart svg={svg} name="deviations of the fit" rows={() => rowsOf(set, fit)} table="Points as CSV" />
+        <SaveChart isChart drawing={canvas} name="deviations of the fit" rows={() => rowsOf(set, fit)} table="Points as CSV" />
       </div>
       <div className="ladder-chart" ref={panel}>
         {size !== undefined && (
           <LineChart
-            svg={svg}
+            canvas={canvas}
             title={title}
             colors={colors}
             width={size.width}

@@ -31,7 +31,7 @@ function Envelope({ envelope: { points, critical, hottest, highest } }: { envelo
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const size = useElementSize(panel);
   const [temperature, pressure] = [
     findUnit('temperature', shownUnit(display, 'temperature')),
@@ -64,7 +64,8 @@ function Envelope({ envelope: { points, critical, hottest, highest } }: { envelo
           {told('hottest', hottest)} · {isClosed ? told('highest', highest) : 'the bubble line rises on: cold liquids part'}
         </span>
         <SaveChart
-          svg={svg}
+          isChart
+          drawing={canvas}
           name="phase envelope"
           rows={() => [['line', 'temperature, K', 'pressure, Pa'], ...points.map((point) => [point.line, point.T, point.P])]}
           table="Points as CSV"
@@ -73,7 +74,7 @@ function Envelope({ envelope: { points, critical, hottest, highest } }: { envelo
       <div className="ladder-chart" ref={panel}>
         {size !== undefined && (
           <LineChart
-            svg={svg}
+            canvas={canvas}
             title="Phase envelope"
             colors={colors}
             width={size.width}

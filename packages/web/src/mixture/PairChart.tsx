@@ -5,7 +5,7 @@ import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
-import type { Dots, Line, Mark } from '../charts/LineChart.tsx';
+import type { ChartContent, Dots, Line, Mark } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
@@ -30,7 +30,7 @@ export function PairChart(props: Props) {
   const [view, setView] = useState<View>('saturation');
   const [along, setAlong] = useState<Along>('composition');
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const size = useElementSize(panel);
   const chart = useChart(view, along, props);
   const views: { value: View; label: string }[] = [
@@ -45,7 +45,7 @@ export function PairChart(props: Props) {
     <div className="ladder-charts">
       <div className="table-head">
         <Segmented<View> size="small" options={views} value={view} onChange={setView} aria-label="Diagram" />
-        <SaveChart svg={svg} name={chart.title} rows={() => rowsOf(names, diagram)} table="Points as CSV" />
+        <SaveChart isChart drawing={canvas} name={chart.title} rows={() => rowsOf(names, diagram)} table="Points as CSV" />
       </div>
       {isEitherWay && (
         <Segmented<Along>
@@ -61,13 +61,13 @@ export function PairChart(props: Props) {
         />
       )}
       <div className="ladder-chart" ref={panel}>
-        {size !== undefined && <LineChart svg={svg} {...chart} width={size.width} height={size.height} hasLegend />}
+        {size !== undefined && <LineChart canvas={canvas} {...chart} width={size.width} height={size.height} hasLegend />}
       </div>
     </div>
   );
 }
 
-type Chart = Omit<React.ComponentProps<typeof LineChart>, 'width' | 'height' | 'svg'>;
+type Chart = ChartContent;
 
 function useChart(view: View, along: Along, { names: [first, second], diagram, held, beside, measured, products }: Props): Chart {
   const { colors } = useLook();

@@ -125,7 +125,7 @@ interface CurveProps {
 function Curve({ row: { key, label, unit, factor }, record, databank, sourceOf, onChange }: CurveProps) {
   const { colors } = useLook();
   const panel = useRef<HTMLDivElement>(null);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const size = useElementSize(panel);
   const now = record[key];
   const there = databank?.[key] ?? null;
@@ -141,7 +141,7 @@ function Curve({ row: { key, label, unit, factor }, record, databank, sourceOf, 
       <div className="record-chart" ref={panel}>
         {size !== undefined && (
           <LineChart
-            svg={svg}
+            canvas={canvas}
             title={title}
             colors={colors}
             width={size.width}
@@ -164,7 +164,8 @@ function Curve({ row: { key, label, unit, factor }, record, databank, sourceOf, 
           {sourceOf(now.source)}.
         </span>
         <SaveChart
-          svg={svg}
+          isChart
+          drawing={canvas}
           name={title}
           rows={() => [['temperature, K', `${label}, ${unit}`], ...curve.x.map((T, k) => [T, curve.y[k] ?? 0])]}
           table="Points as CSV"

@@ -44,7 +44,7 @@ export function Triangle({ map, products, gapT }: Props) {
           ]}
           onChange={setShown}
         />
-        <SaveChart svg={svg} name="residue curves" rows={() => rowsOf(map)} table="Points as CSV" />
+        <SaveChart drawing={svg} name="residue curves" rows={() => rowsOf(map)} table="Points as CSV" />
       </div>
       <div className="ladder-chart" ref={panel}>
         {size !== undefined && (

@@ -7,6 +7,7 @@ import { useStore } from 'react-redux';
 import type { AppStore } from '../../app/store.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { LineChart } from '../../charts/LineChart.tsx';
+import type { Mark } from '../../charts/LineChart.tsx';
 import { SaveChart } from '../../charts/SaveChart.tsx';
 import type { Column, LadderTarget } from '../../document/parts.ts';
 import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
@@ -125,7 +126,7 @@ function Curve({ found, target, name, column }: { found: Found; target: LadderTa
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const svg = useRef<SVGSVGElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
   const dimension = quantityDimension(target.quantity);
   const unit = findUnit(dimension, shownUnit(display, dimension));
   const power = findUnit('power', display.power);
@@ -140,24 +141,31 @@ function Curve({ found, target, name, column }: { found: Found; target: LadderTa
   const x = points.map((p) => p.x);
   const y = points.map((p) => p.y);
   const duty = column.ladder?.bottom === 'none' ? 'heat taken by the condenser' : 'heat of the reboiler';
+  const [now] = [found.down, found.up].flatMap((walked) => (walked === undefined || walked === 'failed' ? [] : pointsOf(walked)));
+  const present: Mark[] =
+    now === undefined
+      ? []
+      : [{ x: fromSI(now.value, unit, site), y: fromSI(now.duty, power, site), name: 'now', shape: 'present' }];
   const most = Math.max(...y);
   const shownMost = Math.min(most, 20 * (y[Math.floor(y.length / 2)] ?? most) || most);
   return (
     <>
       <LineChart
-        svg={svg}
+        canvas={canvas}
         title={`${name}: what it costs`}
         width={620}
         height={260}
         colors={colors}
         lines={[{ name: duty, x, y, color: colors.pine }]}
+        marks={present}
         xName={[name, unit.id].filter((part) => part !== '').join(', ')}
         yName={`${duty}, ${power.id}`}
         xRange={[Math.min(...x), Math.max(...x)]}
         yRange={[0, shownMost]}
       />
       <SaveChart
-        svg={svg}
+        isChart
+        drawing={canvas}
         name={`${name} – how far`}
         rows={() => [[`${name}, ${unit.id}`, `${duty}, ${power.id}`], ...points.map((p) => [p.x, p.y])]}
         table="Points as CSV"
