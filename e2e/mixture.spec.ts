@@ -194,10 +194,10 @@ test('two models stand beside each other; an equation of state draws its envelop
   await page.getByText('Diagram', { exact: true }).click();
   await page.getByRole('combobox', { name: 'Beside it' }).click();
   await page.locator('.ant-select-item-option').getByText('beside NRTL', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'acetone and water' })).toContainText('boils, NRTL');
+  await expect(page.getByRole('table', { name: 'acetone and water' })).toContainText('boils, NRTL');
   await openCopy(page, url(), 'Five alkanes with a side draw', 'mixture');
   await page.getByText('Envelope', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Phase envelope' })).toContainText('critical');
+  await expect(page.getByRole('table', { name: 'Phase envelope' })).toContainText('critical');
 });
 
 test('a number that is typed for a pair is told as yours, and the databank’s comes back', async ({ quietPage: page }) => {

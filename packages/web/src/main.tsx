@@ -2,6 +2,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
+import { fetchParts } from './app/parts.ts';
 import { router } from './app/router.tsx';
 import { createStore } from './app/store.ts';
 import { openDrafts } from './saving/drafts.ts';
@@ -26,3 +27,7 @@ createRoot(root).render(
     </Provider>
   </StrictMode>,
 );
+
+/** ms after which the first page stands and the rest may come. */
+const AT_REST = 4000;
+window.setTimeout(() => void fetchParts(), AT_REST);

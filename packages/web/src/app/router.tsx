@@ -1,6 +1,7 @@
 import { createBrowserRouter, Navigate, Outlet, useRouteError } from 'react-router';
 import { Commands } from '../commands/Commands.tsx';
 import { ProjectsPage } from '../projects/ProjectsPage.tsx';
+import { part } from './parts.ts';
 
 /** Shown while a page's code is fetched: nothing moves, nothing flashes. */
 const Nothing = () => null;
@@ -14,16 +15,22 @@ export const router = createBrowserRouter([
       { path: '/', element: <ProjectsPage /> },
       {
         path: '/cases/:id',
-        lazy: async () => ({ Component: (await import('../case/CasePage.tsx')).CasePage }),
+        lazy: part(async () => ({ Component: (await import('../case/CasePage.tsx')).CasePage })),
         children: [
-          { index: true, lazy: async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop }) },
-          { path: 'mixture', lazy: async () => ({ Component: (await import('../mixture/MixturePage.tsx')).MixturePage }) },
-          { path: 'balance', lazy: async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage }) },
-          { path: 'estimate', lazy: async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage }) },
-          { path: 'factors', lazy: async () => ({ Component: (await import('../absorption/FactorsPage.tsx')).FactorsPage }) },
-          { path: 'transfer', lazy: async () => ({ Component: (await import('../absorption/TransferPage.tsx')).TransferPage }) },
-          { path: 'ladder', lazy: async () => ({ Component: (await import('../ladder/LadderPage.tsx')).LadderPage }) },
-          { path: 'graph', lazy: async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage }) },
+          { index: true, lazy: part(async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop })) },
+          { path: 'mixture', lazy: part(async () => ({ Component: (await import('../mixture/MixturePage.tsx')).MixturePage })) },
+          { path: 'balance', lazy: part(async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage })) },
+          {
+            path: 'estimate',
+            lazy: part(async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage })),
+          },
+          { path: 'factors', lazy: part(async () => ({ Component: (await import('../absorption/FactorsPage.tsx')).FactorsPage })) },
+          {
+            path: 'transfer',
+            lazy: part(async () => ({ Component: (await import('../absorption/TransferPage.tsx')).TransferPage })),
+          },
+          { path: 'ladder', lazy: part(async () => ({ Component: (await import('../ladder/LadderPage.tsx')).LadderPage })) },
+          { path: 'graph', lazy: part(async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage })) },
         ],
       },
       { path: '*', element: <Navigate to="/" replace /> },

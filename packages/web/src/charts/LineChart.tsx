@@ -5,6 +5,7 @@
 import { formatNumber } from '@keen-ladder/core';
 import { lazy, Suspense } from 'react';
 import type { RefObject } from 'react';
+import { part } from '../app/parts.ts';
 import type { Tokens } from '../theme/tokens.ts';
 
 export interface Line {
@@ -64,7 +65,7 @@ interface Props extends ChartContent {
   canvas?: RefObject<HTMLCanvasElement | null>;
 }
 
-const ChartCanvas = lazy(async () => ({ default: (await import('./ChartCanvas.tsx')).ChartCanvas }));
+const ChartCanvas = lazy(part(async () => ({ default: (await import('./ChartCanvas.tsx')).ChartCanvas })));
 
 export function LineChart({ width, height, canvas, ...content }: Props) {
   return (

@@ -3,6 +3,7 @@ import { capital, formatFixed, formatFraction, formatNumber, isCubic, MODEL_WORD
 import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
+import { part } from '../app/parts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDocument, selectFeeds, selectMixture } from '../document/selectors.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
@@ -17,7 +18,7 @@ import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.t
 import { selectShowQuantity } from '../document/showing.ts';
 
 /** The table's code is large and not looked at first. */
-const StageTable = lazy(async () => ({ default: (await import('./StageTable.tsx')).StageTable }));
+const StageTable = lazy(part(async () => ({ default: (await import('./StageTable.tsx')).StageTable })));
 
 type Leaf = 'Result' | 'Stages' | 'Notes';
 

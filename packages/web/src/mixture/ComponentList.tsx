@@ -3,6 +3,7 @@ import { CloseOutlined } from '@ant-design/icons';
 import { componentsOf } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { lazy, memo, Suspense, useState } from 'react';
+import { part } from '../app/parts.ts';
 import { useAppSelector } from '../app/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { ComponentSelect } from '../fields/ComponentSelect.tsx';
@@ -11,8 +12,8 @@ import { ModelFields } from './ModelFields.tsx';
 import { isOwn, useMixtureChoice } from './useMixtureChoice.ts';
 
 /** Fetched when they are first opened: most cases never do. */
-const OwnComponentDrawer = lazy(async () => ({ default: (await import('./OwnComponentDrawer.tsx')).OwnComponentDrawer }));
-const RecordDrawer = lazy(async () => ({ default: (await import('./RecordDrawer.tsx')).RecordDrawer }));
+const OwnComponentDrawer = lazy(part(async () => ({ default: (await import('./OwnComponentDrawer.tsx')).OwnComponentDrawer })));
+const RecordDrawer = lazy(part(async () => ({ default: (await import('./RecordDrawer.tsx')).RecordDrawer })));
 
 /** As many as a mixture takes. */
 const MOST = 60;

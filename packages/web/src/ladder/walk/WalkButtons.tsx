@@ -4,6 +4,7 @@ import type { LadderFacts, WalkFacts } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
+import { part } from '../../app/parts.ts';
 import type { AppStore } from '../../app/store.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ladderSet, targetSet } from '../../document/documentSlice.ts';
@@ -15,7 +16,7 @@ import { endWords } from './endWords.ts';
 import { startWalk } from './walker.ts';
 import type { RunningWalk } from './walker.ts';
 
-const HowFar = lazy(async () => ({ default: (await import('./HowFar.tsx')).HowFar }));
+const HowFar = lazy(part(async () => ({ default: (await import('./HowFar.tsx')).HowFar })));
 
 interface Props {
   column: Column;
