@@ -47,6 +47,14 @@ export const LadderNumbers = z.strictObject({
     z.strictObject({ now: z.number().nullable(), isHolding: z.boolean(), moves: z.string().nullable() }),
   ),
   handles: z.array(z.strictObject({ name: z.string(), quantity: LadderQuantity, value: z.number() })),
+  asked: z.array(
+    z.strictObject({
+      cell: z.strictObject({ component: z.string().nullable(), product: z.string(), kind: z.string(), value: z.number() }),
+      wish: z.enum(['equal', 'not-above', 'not-below']),
+      reached: z.number(),
+      verdict: z.enum(['met', 'better', 'short', 'other']),
+    }),
+  ),
   closure: z.strictObject({ material: z.number(), heat: z.number() }),
   attempts: z.array(z.strictObject({ method: z.string(), iterations: z.int(), residual: z.number(), isSolved: z.boolean() })),
 });

@@ -198,6 +198,7 @@ export type Warning =
   | { code: 'reflux-vanishes'; reflux: number } // mol/mol
   /** Of `name` the liquid at `place` holds the mole fraction x; `dissolves` is all that it could. K. */
   | { code: 'freezes'; name: string; place: string; T: number; melts: number; x: number; dissolves: number }
+  | { code: 'sheet-not-reached'; cells: { cell: NamedCell; reached: number }[] }
   | { code: 'pressure-falls'; above: number; below: number } // Pa
   | { code: 'feed-unlike-stage'; feed: string; T: number; stage: number; there: number } // K
   | { code: 'feed-below-pressure'; feed: string; P: number; stage: number; there: number } // Pa

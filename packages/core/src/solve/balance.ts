@@ -184,7 +184,8 @@ function fixedOf(cell: SheetCell, products: Product[], placeOf: (id: string) => 
 /** A ratio is to the bottoms, that of the bottoms to the distillate. */
 const overOf = (product: string, products: number): number => (product === 'bottoms' ? 0 : products - 1);
 
-function namedCell(document: CaseDocument, { component, product, kind, value }: SheetCell): NamedCell {
+/** A cell by the names of what it is about. */
+export function namedCell(document: CaseDocument, { component, product, kind, value }: SheetCell): NamedCell {
   const name = component === null ? null : (document.mixture.components.find((c) => c.id === component)?.name ?? component);
   return { component: name, product: productName(document, product), kind, value };
 }

@@ -2,6 +2,7 @@
 import type { Warning } from '../numerics/index.ts';
 import { ionsInWater } from '../thermo/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import { notAsAsked } from './askedReached.ts';
 import type { BalanceResult } from './balance.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
 import { feedsOf } from './documentParts.ts';
@@ -21,6 +22,7 @@ export function checksOf(
   return [
     ...ionsChecks(document.mixture),
     ...splitCheck(document, column, facts, balance),
+    ...notAsAsked(facts.asked),
     ...utilityChecks(document, column, facts),
     ...pressureFalls(facts.P),
     ...stageChecks(facts, model),

@@ -3,6 +3,8 @@ import { drawsOf, firstSideDraw, pairTargets, sameHandle } from '../column/index
 import type { BoundedColumn, Handle, SolvedColumn } from '../column/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';
+import { askedReached } from './askedReached.ts';
+import type { AskedReached } from './askedReached.ts';
 import type { CaseDocument, ColumnUnit, LadderQuantity } from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
 import { placeName } from './ladderWords.ts';
@@ -32,6 +34,8 @@ export interface LadderFacts {
   /** By target's id: what the quantity is now, null where the column has none; whether a limit holds it; the handle that serves it. */
   targets: Record<string, { now: number | null; isHolding: boolean; moves: string | null }>;
   handles: { name: string; quantity: LadderQuantity; value: number }[];
+  /** What the sheet asks beside what is reached. */
+  asked: AskedReached[];
   /** What does not close: of a component, of what is fed of it; of heat, of all that moves. */
   closure: { material: number; heat: number };
   attempts: SolvedColumn['record']['attempts'];
@@ -89,6 +93,7 @@ export function describeLadder(
     x: rows.map((j) => fractions(found.liquid, j)),
     y: rows.map((j) => fractions(found.vapour, j)),
     products,
+    asked: askedReached(document, column, products),
     feeds: feedsOf(document, column).map(({ id, name }, f) => ({
       stream: id,
       name,

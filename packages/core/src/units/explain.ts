@@ -235,12 +235,17 @@ const CELL_WORDS: Readonly<Record<string, string>> = {
 };
 
 /** "the recovery of toluene in the distillate, 0.985" */
-function cellWords({ component, product, kind, value }: NamedCell, show: Show): string {
-  const of = component === null ? `of the whole ${product}` : `of ${component} in the ${product}`;
-  return `the ${CELL_WORDS[kind]} ${of}, ${cellNumber(kind, value, show)}`;
+function cellWords(cell: NamedCell, show: Show): string {
+  return `the ${cellName(cell)}, ${cellNumber(cell.kind, cell.value, show)}`;
 }
 
-function cellNumber(kind: string, value: number, show: Show): string {
+/** What a cell of the sheet is about, without its number. */
+export function cellName({ component, product, kind }: Omit<NamedCell, 'value'>): string {
+  return `${CELL_WORDS[kind]} ${component === null ? `of the whole ${product}` : `of ${component} in the ${product}`}`;
+}
+
+/** A number of the sheet as a sentence holds it. */
+export function cellNumber(kind: string, value: number, show: Show): string {
   switch (kind) {
     case 'flow':
       return show.molarFlow(value);
@@ -429,6 +434,8 @@ export function explainWarning(warning: Warning, show: Show): string {
       return `Stage ${show.count(warning.stage)} is at ${show.temperature(warning.T)}: the ${warning.property} of ${warning.name} is known from ${show.temperature(warning.Tmin)} to ${show.temperature(warning.Tmax)}.`;
     case 'freezes':
       return `${capital(warning.name)} would freeze ${warning.place}, at ${show.temperature(warning.T)}: it melts at ${show.temperature(warning.melts)}, and of the ${show.share(warning.x)} that are there such a liquid holds some ${show.share(warning.dissolves)} dissolved (ideal solubility, an estimate).`;
+    case 'sheet-not-reached':
+      return `Not what the balance sheet asks: ${warning.cells.map(({ cell, reached }) => `${cellWords(cell, show)}, is ${cellNumber(cell.kind, reached, show)}`).join('; ')}.`;
     case 'pressure-falls':
       return `The pressure falls from ${show.pressure(warning.above)} above to ${show.pressure(warning.below)} below: vapour rises only where it is higher below. Exchange the two, or leave the lower one out.`;
     case 'reflux-vanishes':

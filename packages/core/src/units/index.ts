@@ -1,5 +1,14 @@
 export { findUnit, fromSI, toSI, units, unitsOf } from './dimensions.ts';
-export { explain, explainIons, explainObstacle, explainOpenPoint, explainWarning, showIn } from './explain.ts';
+export {
+  cellName,
+  cellNumber,
+  explain,
+  explainIons,
+  explainObstacle,
+  explainOpenPoint,
+  explainWarning,
+  showIn,
+} from './explain.ts';
 export { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
 export { shownUnit, SHOWN_DIMENSIONS, UNIT_SETS } from './unitSets.ts';
 export { capital } from './words.ts';

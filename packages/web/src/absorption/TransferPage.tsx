@@ -5,7 +5,7 @@ import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
-import type { Line } from '../charts/LineChart.tsx';
+import type { Line } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectColumn } from '../document/selectors.ts';

@@ -30,7 +30,7 @@ import type { KeyboardEvent, RefObject } from 'react';
 import { Scatter } from 'react-chartjs-2';
 import { SANS, SERIF } from '../theme/tokens.ts';
 import type { Tokens } from '../theme/tokens.ts';
-import type { ChartContent, Dots, Limit, Line, Mark } from './LineChart.tsx';
+import type { ChartContent, Dots, Limit, Line, Mark } from './content.ts';
 
 declare module 'chart.js' {
   interface InteractionModeMap {

@@ -5,7 +5,7 @@ import { Segmented, Select } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
-import type { ChartContent, Line } from '../charts/LineChart.tsx';
+import type { ChartContent, Line } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectBalanceResult } from '../stops/standing.ts';

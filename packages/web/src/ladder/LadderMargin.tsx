@@ -1,12 +1,22 @@
 /** What the ladder says: the rung that is pointed at, products, remarks, the estimate beside it, how it was solved. */
-import { capital, findUnit, formatNumber, formatQuantity, fromSI, quantityDimension, quantityName } from '@keen-ladder/core';
+import {
+  capital,
+  cellName,
+  cellNumber,
+  findUnit,
+  formatNumber,
+  formatQuantity,
+  fromSI,
+  quantityDimension,
+  quantityName,
+} from '@keen-ladder/core';
 import type { EstimateFacts, GraphDesign, LadderFacts, Reason, Warning } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/parts.ts';
 import { selectDocument, selectHashes } from '../document/selectors.ts';
-import { selectShowQuantity } from '../document/showing.ts';
+import { selectShow, selectShowQuantity } from '../document/showing.ts';
 import { ladderSearchedOn } from '../engine/resultsSlice.ts';
 import { LONGEST } from '../engine/solving.ts';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
@@ -94,14 +104,53 @@ function Solved({ column, facts, warnings, pointed }: SolvedProps) {
   return (
     <>
       {pointed > 0 && pointed <= facts.stages ? <Rung facts={facts} rung={pointed} /> : <Products facts={facts} />}
+      <Asked facts={facts} />
       <Warnings warnings={warnings} />
       {warnings.length === 0 && (
         <p className="sentence">
-          Nothing to remark: the split is the one meant, every stage is wet, and the site’s utilities reach.
+          Nothing to remark: {facts.asked.length > 0 && 'the sheet is met, '}every stage is wet, and the site’s utilities reach.
         </p>
       )}
       <BesideBefore column={column} facts={facts} />
       <SolveLog facts={facts} />
+    </>
+  );
+}
+
+const VERDICT_WORDS: Record<LadderFacts['asked'][number]['verdict'], string> = {
+  met: 'met',
+  better: 'better',
+  short: 'short',
+  other: 'another',
+};
+
+/** Every number of the balance sheet beside what the ladder makes of it. */
+function Asked({ facts: { asked } }: { facts: LadderFacts }) {
+  const show = useAppSelector(selectShow);
+  if (asked.length === 0) return null;
+  return (
+    <>
+      <h2>Asked on the sheet</h2>
+      <table className="figures-table asked-table" aria-label="Asked and reached">
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">asked</th>
+            <th scope="col">reached</th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {asked.map(({ cell, reached, verdict }) => (
+            <tr key={`${cell.kind} ${cell.component ?? ''} ${cell.product}`} data-verdict={verdict}>
+              <th scope="row">{capital(cellName(cell))}</th>
+              <td>{cellNumber(cell.kind, cell.value, show)}</td>
+              <td>{cellNumber(cell.kind, reached, show)}</td>
+              <td>{VERDICT_WORDS[verdict]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </>
   );
 }

@@ -113,7 +113,7 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
       </div>
       {isInForce && typeof standing?.moves === 'string' && (
         <div className="target-line">
-          <span className="quiet">{target.moves === null ? 'moves, as proposed,' : 'moves'}</span>
+          <span className="quiet">moves</span>
           <Moves column={column} target={target} name={name} served={standing.moves} handles={facts?.handles ?? []} />
         </div>
       )}
@@ -168,7 +168,7 @@ function Moves({ column, target, name, served, handles }: MovesProps) {
       variant="borderless"
       className="target-moves"
       aria-label={`${name}: what it moves`}
-      title={served}
+      title={isProposed ? `${served}, as proposed` : served}
       labelRender={() => served}
       value={isProposed ? PROPOSED : served}
       options={[

@@ -5,7 +5,7 @@ import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
-import type { ChartContent, Dots, Line, Mark } from '../charts/LineChart.tsx';
+import type { ChartContent, Dots, Line, Mark } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';

@@ -7,7 +7,7 @@ import { useStore } from 'react-redux';
 import type { AppStore } from '../../app/store.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { LineChart } from '../../charts/LineChart.tsx';
-import type { Mark } from '../../charts/LineChart.tsx';
+import type { Mark } from '../../charts/content.ts';
 import { SaveChart } from '../../charts/SaveChart.tsx';
 import type { Column, LadderTarget } from '../../document/parts.ts';
 import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
