@@ -1,5 +1,20 @@
 import { SCHEMA_VERSION } from '@keen-ladder/schema';
-import { exceptRefusals, expect, field, headline, solved, stopState, takeComponent, test, textOf, url, watch } from './engineer.ts';
+import {
+  choose,
+  exceptRefusals,
+  expect,
+  field,
+  headline,
+  openCopy,
+  saved,
+  solved,
+  stopState,
+  takeComponent,
+  test,
+  textOf,
+  url,
+  watch,
+} from './engineer.ts';
 
 test('a case is made from nothing: components, a feed in mass, purities as typed, and a first answer', async ({
   quietPage: page,
@@ -155,4 +170,32 @@ test('a case goes out as a file and comes in again; a file of something else is 
   await expect(page.getByLabel('Name of the case')).toHaveValue('Came in');
   expect(await headline(page)).toBe(13.9);
   expect(exceptRefusals(noise)).toEqual([]);
+});
+
+test('a new case takes any number of components from the keyboard alone, and begins with the units chosen last', async ({
+  quietPage: page,
+}) => {
+  await openCopy(page);
+  await choose(page, 'Units', 'US units');
+  await saved(page);
+  await page.goto(url());
+  await page.getByRole('region', { name: 'Tarn Bridge Solvents' }).getByRole('button', { name: 'New case' }).click();
+  await expect(page.getByRole('combobox', { name: 'Light component' })).toBeFocused();
+  for (const [name, next] of [
+    ['methanol', 'Heavy component'],
+    ['ethanol', 'Another component'],
+    ['1-propanol', 'Another component'],
+  ] as const) {
+    await page.keyboard.type(name);
+    await expect(page.locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option-active')).toHaveText(
+      name,
+    );
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('combobox', { name: next, exact: true })).toBeFocused();
+  }
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByLabel('Name of the case')).toHaveValue('methanol – ethanol – 1-propanol');
+  await page.locator('.stop', { hasText: 'Mixture' }).click();
+  await expect(page.locator('.component-list')).toContainText('1-propanol');
+  await expect(page.getByLabel(/^Looked at, psi/)).toBeVisible();
 });

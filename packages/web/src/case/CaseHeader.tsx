@@ -12,7 +12,7 @@ import { caseRenamed } from '../saving/savingSlice.ts';
 import type { Standing } from '../saving/savingSlice.ts';
 import { HistoryDrawer } from './HistoryDrawer.tsx';
 import { UnitsDrawer } from './UnitsDrawer.tsx';
-import { unitsChosen } from '../document/documentSlice.ts';
+import { useUnitsChoice } from '../document/lastUnits.ts';
 import { selectDisplay } from '../document/selectors.ts';
 import { ThemeSwitch } from '../theme/ThemeSwitch.tsx';
 
@@ -102,7 +102,7 @@ const setNames = Object.keys(setTitles) as UnitSetName[]; // the keys of the rec
 
 /** One of the sets, or units and site conditions of one's own. */
 function UnitSetChoice() {
-  const dispatch = useAppDispatch();
+  const chooseUnits = useUnitsChoice();
   const display = useAppSelector(selectDisplay);
   const [isOwnOpen, setOwnOpen] = useState(false);
   const current = setNames.find((name) => SHOWN_DIMENSIONS.every((dimension) => UNIT_SETS[name][dimension] === display[dimension]));
@@ -122,7 +122,7 @@ function UnitSetChoice() {
         onSelect={(chosen) => {
           const name = setNames.find((set) => set === chosen);
           if (name === undefined) setOwnOpen(true);
-          else dispatch(unitsChosen(UNIT_SETS[name]));
+          else chooseUnits(UNIT_SETS[name]);
         }}
       />
       {isOwnOpen && <UnitsDrawer onClose={() => setOwnOpen(false)} />}

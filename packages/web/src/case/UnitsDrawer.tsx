@@ -3,7 +3,8 @@ import { SHOWN_DIMENSIONS, unitsOf } from '@keen-ladder/core';
 import type { ShownDimension } from '@keen-ladder/core';
 import { Drawer } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { siteSet, unitsChosen } from '../document/documentSlice.ts';
+import { siteSet } from '../document/documentSlice.ts';
+import { useUnitsChoice } from '../document/lastUnits.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
@@ -28,6 +29,7 @@ const names: Record<ShownDimension, string> = {
 
 export function UnitsDrawer({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
+  const chooseUnits = useUnitsChoice();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   return (
@@ -39,7 +41,7 @@ export function UnitsDrawer({ onClose }: { onClose: () => void }) {
             label={names[dimension]}
             value={display[dimension]}
             options={unitsOf(dimension).map(({ id }) => ({ value: id, label: id }))}
-            onChange={(unit) => dispatch(unitsChosen({ [dimension]: unit }))}
+            onChange={(unit) => chooseUnits({ [dimension]: unit })}
           />
         ))}
         <h2>Site</h2>

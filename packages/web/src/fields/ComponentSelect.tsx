@@ -1,5 +1,7 @@
 import { componentsOf } from '@keen-ladder/core';
 import { Select } from 'antd';
+import type { RefSelectProps } from 'antd';
+import type { Ref } from 'react';
 import type { ComponentOption } from './componentSearch.ts';
 import { rememberComponent, useComponentSearch } from './useComponentSearch.ts';
 
@@ -10,19 +12,22 @@ interface Props {
   value: { id: string; name: string } | undefined;
   placeholder: string;
   bordered?: boolean;
+  /** For whoever moves the focus. */
+  selectRef?: Ref<RefSelectProps>;
   /** Whether mixtures that go by one name may be chosen too. */
   withReady?: boolean;
   onChange: (chosen: { id: string; name: string }) => void;
 }
 
 /** A component of the databank (or a ready mixture, by its identifier), searched as it is typed. */
-export function ComponentSelect({ id, label, value, placeholder, bordered = true, withReady = false, onChange }: Props) {
+export function ComponentSelect({ id, label, value, placeholder, bordered = true, withReady = false, selectRef, onChange }: Props) {
   const { options, showSearch, loading } = useComponentSearch(
     value === undefined ? undefined : { value: value.id, label: value.name },
     withReady,
   );
   return (
     <Select<string | null, ComponentOption>
+      {...(selectRef === undefined ? {} : { ref: selectRef })}
       {...(id === undefined ? {} : { id })}
       aria-label={label}
       {...(bordered ? {} : { className: 'choice', variant: 'borderless' as const })}

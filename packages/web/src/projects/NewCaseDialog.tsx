@@ -1,9 +1,12 @@
+import { componentsOf } from '@keen-ladder/core';
 import { newCaseDocument } from '@keen-ladder/schema';
 import type { ProjectSummary } from '@keen-ladder/schema';
 import { Input, Modal } from 'antd';
-import { useState } from 'react';
+import type { RefSelectProps } from 'antd';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
+import { lastUnits } from '../document/lastUnits.ts';
 import { ComponentSelect } from '../fields/ComponentSelect.tsx';
 
 interface Chosen {
@@ -11,42 +14,75 @@ interface Chosen {
   name: string;
 }
 
-/** A name and two components: enough to see an equilibrium curve. Both can be chosen later too. */
+/** The first two are what a binary column needs; there may be as many as one likes. */
+const LABELS = ['Light component', 'Heavy component'];
+
+/** A name and the components, each chosen by Enter, which goes on to the next. All can be chosen later too. */
 export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; onClose: () => void }) {
   const navigate = useNavigate();
   const [name, setName] = useState('');
-  const [light, setLight] = useState<Chosen | undefined>(undefined);
-  const [heavy, setHeavy] = useState<Chosen | undefined>(undefined);
+  const [places, setPlaces] = useState<(Chosen | undefined)[]>(LABELS.map(() => undefined));
   const [error, setError] = useState<string | undefined>(undefined);
-  const chosen = [light, heavy].filter((c) => c !== undefined);
+  const selects = useRef<(RefSelectProps | null)[]>([]);
+  const chosen = places.filter((c) => c !== undefined);
   const proposed = chosen.map((c) => c.name);
   const finalName = name.trim() !== '' ? name : proposed.length > 0 ? proposed.join(' – ') : 'New case';
+  const choose = (k: number, component: Chosen) => {
+    const next = places.map((before, place) => (place === k ? component : before));
+    // There is always room for one more.
+    setPlaces(next.includes(undefined) ? next : [...next, undefined]);
+    window.setTimeout(() => selects.current[k + 1]?.focus());
+  };
   const submit = async () => {
     try {
       const document = newCaseDocument();
-      const mixture = chosen.length === 0 ? document.mixture : await api.mixture(chosen.map((c) => c.id));
-      const made = await api.createCase(project.id, finalName, { ...document, mixture: { ...mixture, measured: [] } });
+      const ids = [...new Set(chosen.flatMap(({ id }) => componentsOf(id)))];
+      const mixture = ids.length === 0 ? document.mixture : await api.mixture(ids);
+      const display = lastUnits() ?? document.display;
+      const made = await api.createCase(project.id, finalName.slice(0, MOST_LETTERS), {
+        ...document,
+        display,
+        mixture: { ...mixture, measured: [] },
+      });
       await navigate(`/cases/${made.id}`);
     } catch (failure) {
       setError(failure instanceof Error ? failure.message : String(failure));
     }
   };
-  const choice = (label: string, value: Chosen | undefined, onChange: (chosen: Chosen) => void) => (
-    <label className="dialog-line">
-      <span>{label}</span>
-      <ComponentSelect label={label} value={value} placeholder="choose, or leave for later" onChange={onChange} />
-    </label>
-  );
   return (
-    <Modal open title={`New case in ${project.name}`} okText="Begin" onOk={() => void submit()} onCancel={onClose} width={460}>
-      {choice('Light component', light, setLight)}
-      {choice('Heavy component', heavy, setHeavy)}
+    <Modal
+      open
+      title={`New case in ${project.name}`}
+      okText="Begin"
+      onOk={() => void submit()}
+      onCancel={onClose}
+      afterOpenChange={(isOpen) => isOpen && selects.current[0]?.focus()}
+      width={460}
+    >
+      {places.map((value, k) => {
+        const label = LABELS[k] ?? (value === undefined ? 'Another component' : `Component ${k + 1}`);
+        return (
+          <label className="dialog-line" key={k}>
+            <span>{label}</span>
+            <ComponentSelect
+              selectRef={(select) => {
+                selects.current[k] = select;
+              }}
+              label={label}
+              value={value}
+              placeholder={k < LABELS.length ? 'choose, or leave for later' : 'none'}
+              withReady={k >= LABELS.length}
+              onChange={(component) => choose(k, component)}
+            />
+          </label>
+        );
+      })}
       <label className="dialog-line">
         <span>Name</span>
         <Input
           className="free-text"
           aria-label="Name of the new case"
-          maxLength={120}
+          maxLength={MOST_LETTERS}
           value={name}
           placeholder={finalName}
           onChange={(event) => setName(event.target.value)}
@@ -61,3 +97,5 @@ export function NewCaseDialog({ project, onClose }: { project: ProjectSummary; o
     </Modal>
   );
 }
+
+const MOST_LETTERS = 120;
