@@ -105,7 +105,8 @@ function Solved({ column, facts, warnings, pointed }: SolvedProps) {
     <>
       {pointed > 0 && pointed <= facts.stages ? <Rung facts={facts} rung={pointed} /> : <Products facts={facts} />}
       <Asked facts={facts} />
-      <Warnings warnings={warnings} />
+      {/* What the sheet asks and does not get stands in the table. */}
+      <Warnings warnings={warnings.filter(({ code }) => code !== 'sheet-not-reached')} />
       {warnings.length === 0 && (
         <p className="sentence">
           Nothing to remark: {facts.asked.length > 0 && 'the sheet is met, '}every stage is wet, and the site’s utilities reach.
