@@ -6,6 +6,7 @@ import { basename, join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { ensurePostgres } from './database.mjs';
 import { ensureBuilt, ensureChromium, ensurePackages, main, nodeBin, ROOT, say } from './machine.mjs';
+import { loadTimes } from './load.mjs';
 import { withService } from './service.mjs';
 
 /** Bundled first: a loader that compiles while running would be timed too. */
@@ -96,6 +97,10 @@ const pageTimes = () =>
     JSON.parse(execFileSync(process.execPath, ['pageTimes.mjs', origin], { cwd: join(ROOT, 'e2e'), encoding: 'utf8' })),
   );
 
+const load = () => withService(loadTimes);
+
+const loadRow = (name, { perSecond, p99 }, goal) => [name, `${perSecond.toFixed(0)} a second, ${p99.toFixed(0)} ms at 99 %`, goal];
+
 const named = (before, timings) => timings.map((t) => ({ ...t, name: before + t.name }));
 
 await main(async () => {
@@ -116,6 +121,7 @@ await main(async () => {
   const databank = databankSizes();
   say('Timing the page.');
   const times = await pageTimes();
+  const { reading, saving } = await load();
   const sizes = pageSizes();
   const rows = [
     ...engine.map((t) => [
@@ -135,6 +141,8 @@ await main(async () => {
     ['Graph page, cold browser, until it is solved', `${times.graph} ms`, '≤ 2000 ms'],
     ['Updates of the drawing while a point is dragged', `${times.updates.toFixed(0)} a second`, '≥ 30 a second'],
     ['From a keystroke to saved on the server', `${times.saving} ms`, '≤ 1000 ms'],
+    loadRow('Reading a list of 66 cases, 50 clients at once', reading, '≥ 300 a second, ≤ 200 ms'),
+    loadRow('Saving, 50 clients at once, each its own case', saving, '≥ 50 a second, ≤ 200 ms'),
     ['JavaScript of the first page, gzipped', `${sizes.first.toFixed(0)} kB`, '≤ 500 kB'],
     ['JavaScript of the graph page, gzipped, all in all', `${sizes.graph.toFixed(0)} kB`, '≤ 500 kB'],
   ];

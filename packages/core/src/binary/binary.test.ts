@@ -508,7 +508,7 @@ describe('wishes that cannot be met are explained', () => {
     expect(reason(inputs({ ...split, ...change }, 2)).code).toBe('feed-outside-products');
   });
   test('no reflux, negative reflux', () => {
-    expect(reason(inputs(split, 0))).toEqual({ code: 'reflux-not-positive', reflux: 0 });
+    expect(reason(inputs(split, 0))).toMatchObject({ code: 'reflux-not-positive', reflux: 0 });
     expect(reason(inputs(split, -1)).code).toBe('reflux-not-positive');
     expect(reason(inputs(split, NaN)).code).toBe('reflux-not-positive');
   });

@@ -97,7 +97,7 @@ export function designColumn(curve: BinaryCurve, input: DesignInput): DesignOutc
   const R = input.reflux.kind === 'ratio' ? input.reflux.value : input.reflux.value * minimum.ratio;
   // Without reflux the column strips only: that does where the split asks less than none.
   if (!(R > 0 || (R === 0 && minimum.ratio < 0)))
-    return { outcome: outOfReach({ code: 'reflux-not-positive', reflux: R }), basis: null };
+    return { outcome: outOfReach({ code: 'reflux-not-positive', reflux: R, minimum: minimum.ratio }), basis: null };
   const inside = R * work.condensing;
   const lines = operatingLines(input, work.entries, inside);
   const { feeds, draws, bottom, xD, xB } = input;

@@ -69,7 +69,7 @@ export type Reason =
   | { code: 'not-more-volatile'; name: string; other: string }
   | { code: 'azeotrope-in-range'; name: string; x: number; T: number; xB: number; xD: number }
   | { code: 'two-liquids'; from: number; to: number }
-  | { code: 'reflux-not-positive'; reflux: number }
+  | { code: 'reflux-not-positive'; reflux: number; minimum: number } // mol/mol
   | { code: 'below-minimum-reflux'; reflux: number; minimum: number; from: number; to: number } // mol/mol; x between which the lines lie above the curve
   | { code: 'no-boil-up'; reflux: number; minimum: number } // mol/mol
   | { code: 'draw-outside-products'; x: number; xB: number; xD: number }

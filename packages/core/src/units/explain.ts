@@ -40,6 +40,10 @@ export function showIn(units: UnitChoice, site: Site): Show {
   };
 }
 
+/** Any multiple of such a minimum is none either. */
+const NO_REFLUX_NEEDED =
+  'This split asks no reflux at all: the feed as it comes parts further than is asked, so that a multiple of the minimum is no reflux. Give a reflux ratio itself, ask for purer products, or choose other keys.';
+
 /** What stands in the way of a target, as the rest of a sentence that says how far it came. */
 function beyondRange(
   { along, from, to, extreme, isMost, reflux }: Extract<Obstacle, { kind: 'beyond-range' }>,
@@ -154,7 +158,9 @@ export function explain(reason: Reason, show: Show): string {
     case 'split-too-easy':
       return `The split asks ${reason.stages.toPrecision(2)} stages at total reflux: a single flash does it. Ask for sharper recoveries of the keys.`;
     case 'estimate-below-minimum':
-      return `A reflux ratio of ${reason.reflux.toPrecision(4)} is not above the smallest, ${reason.minimum.toPrecision(4)}: raise it to at least ${(1.05 * reason.minimum).toPrecision(3)}.`;
+      return reason.minimum > 0
+        ? `A reflux ratio of ${reason.reflux.toPrecision(4)} is not above the smallest, ${reason.minimum.toPrecision(4)}: raise it to at least ${(1.05 * reason.minimum).toPrecision(3)}.`
+        : NO_REFLUX_NEEDED;
     case 'product-empty':
       return `With these recoveries the ${reason.product} would be empty: look at the keys and their recoveries.`;
     case 'three-phases':
@@ -194,7 +200,9 @@ export function explain(reason: Reason, show: Show): string {
     case 'two-liquids':
       return `Between ${show.fraction(reason.from)} and ${show.fraction(reason.to)} this liquid splits into two. Stages cannot be stepped across the gap on one curve.`;
     case 'reflux-not-positive':
-      return `A reflux ratio of ${show.ratio(reason.reflux)} returns no liquid to the column. It must be above 0.`;
+      return reason.minimum > 0
+        ? `A reflux ratio of ${show.ratio(reason.reflux)} returns no liquid to the column. It must be above 0.`
+        : NO_REFLUX_NEEDED;
     case 'below-minimum-reflux':
       return `Reflux ratio ${show.ratio(reason.reflux)} is ${show.ratio(reason.minimum - reason.reflux)} short of the minimum, ${show.ratio(reason.minimum)}: between x = ${show.fraction(reason.from)} and ${show.fraction(reason.to)} the operating lines lie above the equilibrium curve.`;
     case 'no-boil-up':

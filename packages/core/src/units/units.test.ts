@@ -213,7 +213,7 @@ describe('sentences', () => {
     expect(explain({ code: 'product-empty', product: 'bottoms' }, show)).toContain('bottoms would be empty');
     expect(explainWarning({ code: 'no-reflux-needed', minimum: -0.2 }, show)).toContain('no reflux at all');
     expect(explain({ code: 'two-liquids', from: 0.1, to: 0.4 }, show)).toContain('splits into two');
-    expect(explain({ code: 'reflux-not-positive', reflux: -1 }, show)).toContain('−1.000');
+    expect(explain({ code: 'reflux-not-positive', reflux: -1, minimum: 0.5 }, show)).toContain('−1.000');
     expect(explain({ code: 'no-boil-up', reflux: 0.1, minimum: 0.5 }, show)).toContain('0.5000');
     expect(explain({ code: 'feed-stage-out-of-range', stage: 3, first: 9, last: 21 }, show)).toContain('stages 9 to 21');
     expect(explain({ code: 'too-many-stages', limit: 500 }, show)).toContain('500');

@@ -1,27 +1,8 @@
 import { readStoredDocument, SCHEMA_VERSION } from '@keen-ladder/schema';
-import type { BinItem, CaseDocument, CaseSummary, Figures, HistoryLine, OpenCase } from '@keen-ladder/schema';
+import type { BinItem, CaseDocument, HistoryLine, OpenCase } from '@keen-ladder/schema';
 import type { Kysely, Transaction } from 'kysely';
 import type { Tables } from '../database/tables.ts';
 import { blankFigures } from '../figures/figures.ts';
-
-export const summaryColumns = ['id', 'projectId', 'parentId', 'name', 'version', 'updatedAt', 'figures', 'figuresVersion'] as const;
-
-interface SummaryRow {
-  id: string;
-  projectId: string;
-  parentId: string | null;
-  name: string;
-  version: number;
-  updatedAt: Date;
-  figures: Figures;
-  figuresVersion: number;
-}
-
-export const toSummary = ({ figuresVersion, ...row }: SummaryRow): CaseSummary => ({
-  ...row,
-  updatedAt: row.updatedAt.toISOString(),
-  isCurrent: figuresVersion === row.version,
-});
 
 /** A case with its document, or undefined when it is not there or in the bin (itself or its project). */
 export async function openCase(db: Kysely<Tables>, id: string): Promise<OpenCase | undefined> {

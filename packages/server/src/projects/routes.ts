@@ -9,7 +9,7 @@ import { createProject, listProjects } from './queries.ts';
 export function projectRoutes(db: Kysely<Tables>): Router {
   const router = Router();
   router.get('/projects', async (_req, res) => {
-    res.json({ projects: await listProjects(db) });
+    res.type('json').send(`{"projects":${await listProjects(db)}}`);
   });
   router.post('/projects', async (req, res) => {
     const { name } = NewProject.parse(req.body);

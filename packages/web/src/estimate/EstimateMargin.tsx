@@ -12,7 +12,7 @@ import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
-import { USUAL_MULTIPLE } from '../graph/proposals.ts';
+import { refluxFor, refluxWords } from '../graph/proposals.ts';
 import { explanations } from './explanations.ts';
 
 export function EstimateMargin({ column }: { column: Column }) {
@@ -33,10 +33,12 @@ export function EstimateMargin({ column }: { column: Column }) {
 function WayOut({ column, reason }: { column: Column; reason: Reason }) {
   const dispatch = useAppDispatch();
   if (reason.code !== 'estimate-below-minimum') return null;
-  const usual = { kind: 'multiple', value: USUAL_MULTIPLE } as const;
   return (
-    <Button type="primary" onClick={() => dispatch(estimateSet({ column: column.id, change: { reflux: usual } }))}>
-      Take {USUAL_MULTIPLE} × the minimum
+    <Button
+      type="primary"
+      onClick={() => dispatch(estimateSet({ column: column.id, change: { reflux: refluxFor(reason.minimum) } }))}
+    >
+      {refluxWords(reason.minimum)}
     </Button>
   );
 }

@@ -11,7 +11,9 @@ export interface Proposal {
 }
 
 /** Common practice: 1.2 to 1.5 times the minimum. */
-export const USUAL_MULTIPLE = 1.3;
+const USUAL_MULTIPLE = 1.3;
+/** mol/mol, where no reflux is asked at all. */
+const SMALL_REFLUX = 0.5;
 /** Mole fraction by which a proposed purity keeps clear of an azeotrope. */
 const CLEARANCE = 0.01;
 
@@ -20,12 +22,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
     case 'below-minimum-reflux':
     case 'no-boil-up':
     case 'reflux-not-positive':
-      return [
-        {
-          label: `Take ${USUAL_MULTIPLE} × the minimum`,
-          action: refluxSet({ column: column.id, reflux: { kind: 'multiple', value: USUAL_MULTIPLE } }),
-        },
-      ];
+      return [{ label: refluxWords(reason.minimum), action: refluxSet({ column: column.id, reflux: refluxFor(reason.minimum) }) }];
     case 'not-more-volatile':
       return [{ label: `Exchange ${reason.name} and ${reason.other}`, action: componentsExchanged() }];
     case 'feed-stage-out-of-range':
@@ -90,6 +87,14 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
       return [];
   }
 }
+
+/** A usual reflux for a minimum; where the split asks none, one that any column has. */
+export function refluxFor(minimum: number): { kind: 'ratio' | 'multiple'; value: number } {
+  return minimum > 0 ? { kind: 'multiple', value: USUAL_MULTIPLE } : { kind: 'ratio', value: SMALL_REFLUX };
+}
+
+export const refluxWords = (minimum: number): string =>
+  minimum > 0 ? `Take ${USUAL_MULTIPLE} × the minimum` : `Take a reflux ratio of ${SMALL_REFLUX}`;
 
 function azeotropeProposal({ x, xB, xD }: { x: number; xB: number; xD: number }, column: Column): Proposal {
   const isBelow = x - xB >= xD - x;

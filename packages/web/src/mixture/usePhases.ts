@@ -12,6 +12,21 @@ let started: Remote<Phases> | undefined;
 export const phases = (): Remote<Phases> =>
   (started ??= wrap<Phases>(new Worker(new URL('./mixture.worker.ts', import.meta.url), { type: 'module' })));
 
+/** One question at a time; of those that wait only the newest is asked, and what an older one would have answered is never told. */
+export function newestOnly<T>(): (ask: () => Promise<T>) => Promise<T> {
+  let underWay: Promise<unknown> = Promise.resolve();
+  let newest = 0;
+  return (ask) => {
+    const mine = ++newest;
+    const answer = underWay.then(() => (mine === newest ? ask() : new Promise<T>(() => undefined)));
+    // A question that was passed over must not hold up those that come after it.
+    underWay = underWay.then(() => (mine === newest ? answer.catch(() => undefined) : undefined));
+    return answer;
+  };
+}
+
+const newestMap = newestOnly<Outcome<MixtureMap>>();
+
 interface Answers {
   /** undefined while it is worked out. */
   map: Outcome<MixtureMap> | undefined;
@@ -21,7 +36,7 @@ interface Answers {
 /** @param P Pa */
 export function usePhases(mixture: CaseDocument['mixture'], P: number, { gapT, products }: MapQuestion): Answers {
   const ask = useMemo(
-    () => async (): Promise<Outcome<MixtureMap>> => phases().map({ mixture }, P, { gapT, products }),
+    () => (): Promise<Outcome<MixtureMap>> => newestMap(async () => phases().map({ mixture }, P, { gapT, products })),
     [mixture, P, gapT, products],
   );
   const { answer, failure } = useAnswer(ask);
