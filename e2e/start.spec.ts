@@ -51,7 +51,7 @@ const post = (address: string, body: unknown) =>
 /** One that has ended and waits to be reaped does not run. */
 function isRunning(pid: number): boolean {
   const file = `/proc/${pid}/stat`;
-  return existsSync(file) && !/\) Z /.test(readFileSync(file, 'utf8'));
+  return existsSync(file) && !readFileSync(file, 'utf8').includes(') Z ');
 }
 
 const commandOf = (pid: number): string => readFileSync(`/proc/${pid}/cmdline`, 'utf8');

@@ -52,6 +52,8 @@ function antConfig(name: ThemeName): ThemeConfig {
   return {
     algorithm: name === 'day' ? antTheme.defaultAlgorithm : antTheme.darkAlgorithm,
     token: {
+      // What opens is there at once: a click never falls on something that is still on its way.
+      motion: false,
       fontFamily: SANS,
       fontSize: 14,
       borderRadius: 3,
