@@ -43,7 +43,7 @@ export const Import = z.strictObject({ file: z.unknown() });
 
 /** What a list shows of a case without opening it: its state in a word, and figures where it is solved. */
 export const Figures = z.strictObject({
-  state: z.enum(['open', 'solved', 'out-of-reach', 'over-time']),
+  state: z.enum(['open', 'solved', 'out-of-reach', 'over-time', 'failed']),
   mixture: z.string(),
   stages: z.number().nullable(),
   reflux: z.number().nullable(),

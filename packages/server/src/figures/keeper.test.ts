@@ -81,6 +81,13 @@ describe('figures', () => {
     await api.figures.settled();
     expect(await listed(next.id)).toMatchObject({ figures: { state: 'solved' } });
   });
+  test('that fail are told as failed, not as late', async () => {
+    const work = () => Promise.reject(new Error('a mistake of ours'));
+    api = await startApi({ working: { work, close: () => Promise.resolve() } });
+    const made = await madeCase();
+    await api.figures.settled();
+    expect(await listed(made.id)).toMatchObject({ isCurrent: true, figures: { state: 'failed', mixture: 'acetone, water' } });
+  });
   test('that were waiting when the server ended are worked out by the next one', async () => {
     const { working } = heldWork();
     api = await startApi({ working: { ...working, work: () => new Promise(() => undefined), close: () => Promise.resolve() } });

@@ -82,7 +82,7 @@ export function keepFigures(db: Kysely<Tables>, log: Logger, { work, close }: Re
       return await work(document);
     } catch (error) {
       if (!isClosed()) log.warn({ case: id, error: messageOf(error) }, 'the figures of a case were given up');
-      return document === undefined ? undefined : blankFigures(document, 'over-time');
+      return document === undefined ? undefined : blankFigures(document, isOverTime(error) ? 'over-time' : 'failed');
     }
   }
 
@@ -125,5 +125,8 @@ function rowsWaiting(db: Kysely<Tables>) {
     .limit(1)
     .execute();
 }
+
+/** The thread was ended by its time limit; anything else is a mistake of ours, and told as one. */
+const isOverTime = (error: unknown): boolean => error instanceof Error && error.name === 'AbortError';
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));

@@ -234,10 +234,10 @@ function CaseState({ item: { figures, isCurrent } }: { item: CaseSummary }) {
         <StateMark state="stale" /> being worked out
       </>
     );
-  if (figures.state === 'over-time')
+  if (figures.state === 'over-time' || figures.state === 'failed')
     return (
       <>
-        <StateMark state="out-of-reach" /> not found in time
+        <StateMark state="out-of-reach" /> {figures.state === 'failed' ? 'could not be worked out' : 'not found in time'}
       </>
     );
   return (
