@@ -87,7 +87,7 @@ const SENSELESS: Senseless[] = [
         { by: 'temperature', value: 100 },
         { by: 'pressure', value: 1e5 },
       ]),
-    told: /would freeze in/,
+    told: /would freeze in Mixed alcohols, at −173/,
     at: ['feed'],
   },
   {
@@ -98,7 +98,7 @@ const SENSELESS: Senseless[] = [
         { by: 'temperature', value: 5 },
         { by: 'pressure', value: 1e5 },
       ]),
-    told: /would freeze in|outside|no finite|No answer/,
+    told: /Methanol would freeze in Mixed alcohols, at −268\.1 °C: it melts at −97\.5 °C/,
     at: ['feed'],
   },
   {
