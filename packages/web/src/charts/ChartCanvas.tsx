@@ -293,7 +293,8 @@ const limitOf = ({ axis, at, name }: Limit, colors: Tokens): AnnotationOptions =
   label: {
     display: true,
     content: name,
-    position: 'end',
+    // An upright's name at its foot: curves that rise toward a limit, and the mark on them, are at its head.
+    position: axis === 'x' ? 'start' : 'end',
     ...(axis === 'x' ? { xAdjust: 4, yAdjust: 0 } : { yAdjust: 9 }),
     color: colors.quiet,
     backgroundColor: colors.sheet,
