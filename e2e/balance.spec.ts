@@ -45,6 +45,30 @@ test('a wish, a mass fraction and a share in per cent are read as typed; arrow k
   await expect(cell(page, /share of feed of ethanol in the distillate, given/)).toHaveText('0.985');
 });
 
+test('a click chooses a cell, typing replaces what stands there, a double click changes it, Delete clears it', async ({
+  quietPage: page,
+}) => {
+  await alcohols(page);
+  const given = cell(page, /share of feed of ethanol in the distillate, given/);
+  const field = page.locator('.sheet-input');
+  await given.click();
+  await expect(given).toBeFocused();
+  await expect(field).toHaveCount(0);
+  await page.keyboard.type('0.97');
+  await expect(field).toHaveValue('0.97');
+  const other = cell(page, 'flow of methanol in the distillate');
+  await other.click();
+  await expect(given).toHaveText('0.97');
+  await expect(other).toBeFocused();
+  await given.dblclick();
+  await expect(field).toHaveValue('0.97');
+  await page.keyboard.press('Escape');
+  await expect(given).toBeFocused();
+  await page.keyboard.press('Delete');
+  await expect(given).toHaveCount(0);
+  await expect(cell(page, 'share of feed of ethanol in the distillate')).toBeFocused();
+});
+
 test('degrees of freedom are counted in words, with a proposal that can be followed', async ({ quietPage: page }) => {
   await alcohols(page);
   await page.getByRole('button', { name: 'Clear all numbers' }).click();

@@ -15,6 +15,6 @@ export {
   WilsonPair,
 } from './document.ts';
 export { CaseFile, CaseName, readCaseFile, readStoredDocument, sentence, writeCaseFile } from './file.ts';
-export { DEMO_PROJECT, emptyMixture, FIRST_CASE, newCaseDocument, newStream, USUAL_SITE } from './newCase.ts';
+export { DEMO_PROJECT, emptyMixture, FIRST_CASE, newCaseDocument, newStream } from './newCase.ts';
 export type { ReadCase, ReadResult } from './file.ts';
 export { LadderNumbers, ResultFile } from './result.ts';

@@ -1,20 +1,6 @@
 /** A document to begin with: a new case with its usual units and open fields. */
-import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
+import { UNIT_SETS, USUAL_OPTIONS, USUAL_SITE } from '@keen-ladder/core';
 import type { CaseDocument } from './document.ts';
-
-const ATMOSPHERE = 101325; // Pa
-
-/** Common practice: cooling water of 30 °C, air of 35 °C, chilled brine of −10 °C, steam of 10 bar at 180 °C, each with the smallest difference exchangers are built for. */
-export const USUAL_SITE: CaseDocument['site'] = {
-  barometricPressure: ATMOSPHERE,
-  standardTemperature: 288.15,
-  cooling: {
-    water: { temperature: 303.15, approach: 10 },
-    air: { temperature: 308.15, approach: 15 },
-    refrigerant: { temperature: 263.15, approach: 5 },
-  },
-  heating: { temperature: 453.15, approach: 10 },
-};
 
 /** Distillation with nothing chosen but what nearly every case has: one feed, a saturated liquid, atmospheric pressure. */
 export function newCaseDocument(): CaseDocument {
@@ -70,7 +56,7 @@ function newColumn(): CaseDocument['units'][number] {
     kind: 'column',
     name: 'Column',
     service: 'distillation',
-    pressure: { top: ATMOSPHERE, bottom: null },
+    pressure: { top: USUAL_SITE.barometricPressure, bottom: null },
     condenser: 'total',
     vapourShare: null,
     subcooling: 0,

@@ -1,6 +1,7 @@
 import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
 import { SCHEMA_VERSION } from './document.ts';
-import { noAbsorption, USUAL_SITE } from './newCase.ts';
+import { USUAL_SITE } from '@keen-ladder/core';
+import { noAbsorption } from './newCase.ts';
 
 type Loose = Record<string, unknown>;
 

@@ -190,8 +190,8 @@ export type Warning =
   | { code: 'volatility-varies'; name: string; other: string; lowest: number; highest: number }
   | { code: 'no-reflux-needed'; minimum: number } // mol/mol
   | { code: 'other-split'; holds: string; wants: string }
-  | { code: 'colder-than-coolant'; T: number; coolant: 'water' | 'air' | 'refrigerant'; available: number } // K
-  | { code: 'hotter-than-heating'; T: number; available: number } // K
+  | { code: 'colder-than-coolant'; T: number; coolant: 'water' | 'air' | 'refrigerant'; available: number; isUsual: boolean } // K
+  | { code: 'hotter-than-heating'; T: number; available: number; isUsual: boolean } // K
   /** The driest stage with what is left on it, mol/s, and all that are nearly dry, from the top. */
   | { code: 'nearly-dry'; stage: number; phase: 'liquid' | 'vapour'; flow: number; stages: number[] }
   | { code: 'stage-outside-range'; stage: number; name: string; property: string; T: number; Tmin: number; Tmax: number } // K

@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest';
 import { askedReached, notAsAsked } from './askedReached.ts';
-import type { ProductFlows } from './askedReached.ts';
+import type { LeavingProduct } from './askedReached.ts';
 import { acetoneWaterCase } from '../testing/index.ts';
 import type { SheetCell } from './document.ts';
 
 /** Acetone (58.08 g/mol) and water (18.02) in three products, mol/s. */
-const PRODUCTS: ProductFlows[] = [
+const PRODUCTS: LeavingProduct[] = [
   { id: 'distillate', flows: [6, 1] },
   { id: 'overhead-vapour', flows: [2, 1] },
   { id: 'bottoms', flows: [2, 38] },

@@ -14,7 +14,7 @@ export interface AskedReached {
 }
 
 /** What leaves as one product, mol/s by component. */
-export interface ProductFlows {
+export interface LeavingProduct {
   id: string;
   flows: readonly number[];
 }
@@ -23,7 +23,7 @@ export interface ProductFlows {
 export type Verdict = 'met' | 'better' | 'short' | 'other';
 
 /** In the order of the sheet's cells; those of products that the ladder does not have are left out. */
-export function askedReached(document: CaseDocument, column: ColumnUnit, products: readonly ProductFlows[]): AskedReached[] {
+export function askedReached(document: CaseDocument, column: ColumnUnit, products: readonly LeavingProduct[]): AskedReached[] {
   return column.balance.cells.flatMap((cell): AskedReached[] => {
     const reached = reachedOf(document, cell, products);
     if (!Number.isFinite(reached)) return [];
@@ -38,19 +38,23 @@ export function notAsAsked(rows: readonly AskedReached[]): Warning[] {
 }
 
 /** mol/s by component that leave as one product of the sheet; the distillate is all that leaves at the top. */
-function flowsOf(product: string, products: readonly ProductFlows[]): Float64Array {
+export function productFlows(product: string, products: readonly LeavingProduct[]): Float64Array {
   const parts = products.filter(({ id }) => id === product || (product === 'distillate' && id === 'overhead-vapour'));
   return Float64Array.from(parts[0]?.flows ?? [], (_, i) => parts.reduce((sum, { flows }) => sum + flows[i], 0));
 }
 
-function reachedOf({ mixture }: CaseDocument, { component, product, kind }: SheetCell, products: readonly ProductFlows[]): number {
+function reachedOf(
+  { mixture }: CaseDocument,
+  { component, product, kind }: SheetCell,
+  products: readonly LeavingProduct[],
+): number {
   const { components } = mixture;
   const place = components.findIndex(({ id }) => id === component);
   const masses = components.map((c) => c.molarMass.value);
   const inMass = kind.startsWith('mass');
   const measured = (flows: Float64Array): Float64Array => (inMass ? flows.map((flow, i) => flow * masses[i]) : flows);
   const of = (flows: Float64Array): number => (component === null ? sum(flows) : flows[place]);
-  const here = measured(flowsOf(product, products));
+  const here = measured(productFlows(product, products));
   switch (kind) {
     case 'flow':
     case 'mass-flow':
@@ -62,11 +66,11 @@ function reachedOf({ mixture }: CaseDocument, { component, product, kind }: Shee
     case 'mass-recovery':
       return of(here) / products.reduce((all, { id }) => all + of(measured(own(id, products))), 0);
     case 'ratio':
-      return of(here) / of(flowsOf(product === 'bottoms' ? 'distillate' : 'bottoms', products));
+      return of(here) / of(productFlows(product === 'bottoms' ? 'distillate' : 'bottoms', products));
   }
 }
 
-const own = (id: string, products: readonly ProductFlows[]): Float64Array =>
+const own = (id: string, products: readonly LeavingProduct[]): Float64Array =>
   Float64Array.from(products.find((p) => p.id === id)?.flows ?? []);
 
 const sum = (flows: Float64Array): number => flows.reduce((a, b) => a + b, 0);

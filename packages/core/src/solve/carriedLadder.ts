@@ -1,6 +1,6 @@
 /** The ladder that a graph, an estimate or an absorber's design hands on: stages rounded up, feeds at the nearest rung, what is held said as targets. */
 import { entryOf } from './documentParts.ts';
-import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget } from './document.ts';
+import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget, SheetCell } from './document.ts';
 
 export interface HandedOn {
   /** Equilibrium stages, reboiler and a partial condenser counted. */
@@ -32,9 +32,10 @@ export function handedOnLadder(column: ColumnUnit, design: HandedOn): LadderInpu
     Object.fromEntries(Object.entries(of).map(([id, stage]) => [id, rung(stage)]));
   const targets: LadderTarget[] = [
     ladderTarget('reflux', { kind: 'reflux-ratio', basis: 'mole' }, reflux),
-    ladderTarget('distillate', flow('overhead'), distillate),
-    ...(condenser === 'mixed' ? [ladderTarget('vent', flow('overhead-vapour'), (vapourShare ?? 0.5) * distillate)] : []),
-    ...column.draws.map(({ id }) => ladderTarget(`flow-${id}`, flow(id), entryOf(design.drawFlows, id) ?? null)),
+    ladderTarget('distillate', flowOf('overhead'), distillate),
+    ...(condenser === 'mixed' ? [ladderTarget('vent', flowOf('overhead-vapour'), (vapourShare ?? 0.5) * distillate)] : []),
+    ...column.draws.map(({ id }) => ladderTarget(`flow-${id}`, flowOf(id), entryOf(design.drawFlows, id) ?? null)),
+    ...column.balance.cells.flatMap(readyCard),
   ];
   return {
     ...bareLadder(stages),
@@ -97,7 +98,25 @@ export function bareLadder(stages: number): LadderInputs {
   };
 }
 
-const flow = (place: string): LadderTarget['quantity'] => ({ kind: 'flow', place, components: [], basis: 'mole' });
+const WISHES = { equal: 'equal', 'not-above': 'at-most', 'not-below': 'at-least' } as const;
+
+/** A card, out of force, for a number of the sheet, so that it can be asked of the ladder in one step; flows of whole products have theirs already. */
+function readyCard({ component, product, kind, wish, value }: SheetCell): LadderTarget[] {
+  if (component === null || kind === 'ratio') return [];
+  const basis = kind.startsWith('mass') ? 'mass' : 'mole';
+  const measure = kind.replace('mass-', '') as 'flow' | 'fraction' | 'recovery';
+  const place = product === 'distillate' ? 'overhead' : product;
+  return [
+    {
+      ...ladderTarget(`sheet-${kind}-${product}-${component}`, { kind: measure, place, components: [component], basis }, value),
+      wish: WISHES[wish],
+      isInForce: false,
+    },
+  ];
+}
+
+/** All that leaves at a place, mol/s. */
+export const flowOf = (place: string): LadderTarget['quantity'] => ({ kind: 'flow', place, components: [], basis: 'mole' });
 
 /** A new target in force, held exactly by the handle that is proposed for it. */
 export const ladderTarget = (id: string, quantity: LadderTarget['quantity'], value: number | null): LadderTarget => ({
@@ -122,7 +141,7 @@ export function updatedLadder(before: LadderInputs, handed: LadderInputs): { lad
   for (const { id, value } of handed.targets) note({ target: id }, before.targets.find((t) => t.id === id)?.value ?? null, value);
   const own = before.targets.filter(({ id }) => !handed.targets.some((t) => t.id === id));
   const targets = handed.targets.map((t) => {
-    const { isInForce = true, moves = null } = before.targets.find(({ id }) => id === t.id) ?? {};
+    const { isInForce, moves } = before.targets.find(({ id }) => id === t.id) ?? t;
     return { ...t, isInForce, moves };
   });
   return {

@@ -21,6 +21,7 @@ export type {
   Condition,
   ConditionQuantity,
   Connection,
+  CoolingLevel,
   CoolingName,
   EstimateInputs,
   FreedHandle,
@@ -53,6 +54,9 @@ export { METHOD_NAMES } from '../column/index.ts';
 export type { MethodName } from '../column/index.ts';
 export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './carriedLadder.ts';
 export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
+export { hasOwnUtilities, USUAL_SITE } from './site.ts';
+export { begunLadder } from './begunLadder.ts';
+export { cellsOfSplit, flowsFromLadder } from './splitOfLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';
 export { sameQuantity } from './ladderTargets.ts';
 export { changeOf, feedStageRows, productRows, slopeRows, stageRows } from './ladderTables.ts';

@@ -10,6 +10,7 @@ import type { FeedFacts } from './feed.ts';
 import { freezing } from './freezing.ts';
 import type { PlacedLiquid } from './freezing.ts';
 import type { LadderFacts } from './ladderFacts.ts';
+import { hasOwnUtilities } from './site.ts';
 
 export function checksOf(
   document: CaseDocument,
@@ -75,20 +76,27 @@ function splitCheck(
 function utilityChecks({ site }: CaseDocument, column: ColumnUnit, facts: LadderFacts): Warning[] {
   const warnings: Warning[] = [];
   const { cooling, heating } = site;
+  const isUsual = !hasOwnUtilities(site);
   if (facts.condenserDuty !== null && facts.condenserDuty < 0) {
     const T = facts.condensateT;
     const reach = (name: 'water' | 'air' | 'refrigerant'): number => cooling[name].temperature + cooling[name].approach;
     if (T < reach('refrigerant'))
-      warnings.push({ code: 'colder-than-coolant', T, coolant: 'refrigerant', available: reach('refrigerant') });
+      warnings.push({ code: 'colder-than-coolant', T, coolant: 'refrigerant', available: reach('refrigerant'), isUsual });
     else if (T < Math.min(reach('water'), reach('air')))
-      warnings.push({ code: 'colder-than-coolant', T, coolant: 'water', available: Math.min(reach('water'), reach('air')) });
+      warnings.push({
+        code: 'colder-than-coolant',
+        T,
+        coolant: 'water',
+        available: Math.min(reach('water'), reach('air')),
+        isUsual,
+      });
     if (column.ladder?.subcooling?.by === 'temperature' && column.ladder.top === 'total' && T > facts.T[0])
       warnings.push({ code: 'subcooled-above-boiling', T, boils: facts.T[0] });
   }
   const reboiler = facts.T[facts.stages - 1];
   const available = heating.temperature - heating.approach;
   if (facts.reboilerDuty !== null && facts.reboilerDuty > 0 && reboiler > available)
-    warnings.push({ code: 'hotter-than-heating', T: reboiler, available });
+    warnings.push({ code: 'hotter-than-heating', T: reboiler, available, isUsual });
   return warnings;
 }
 

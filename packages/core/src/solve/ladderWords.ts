@@ -1,6 +1,6 @@
 /** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
 import type { Measured } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity } from './document.ts';
+import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from './document.ts';
 
 /** What a place is called. */
 export function placeName(column: ColumnUnit, place: string): string {
@@ -18,26 +18,30 @@ export function placeName(column: ColumnUnit, place: string): string {
   }
 }
 
-/** A quantity's name at the head of a card. */
+const by = (basis: QuantityBasis): string => (basis === 'mole' ? '' : ` by ${basis}`);
+
+/** A quantity's name at the head of a card; those of one column differ, but for the pressure or temperature that a product's property is asked at. */
 export function quantityName(document: CaseDocument, column: ColumnUnit, quantity: LadderQuantity): string {
   const names = (ids: readonly string[]): string =>
     ids.map((id) => document.mixture.components.find((c) => c.id === id)?.name ?? id).join(' + ');
   const loop = (id: string): string => column.ladder?.pumpArounds.find((p) => p.id === id)?.name ?? 'pump-around';
   switch (quantity.kind) {
     case 'reflux-ratio':
-      return quantity.basis === 'mass' ? 'reflux ratio by mass' : 'reflux ratio';
+      return `reflux ratio${by(quantity.basis)}`;
     case 'boil-up-ratio':
-      return quantity.basis === 'mass' ? 'boil-up ratio by mass' : 'boil-up ratio';
+      return `boil-up ratio${by(quantity.basis)}`;
     case 'flow':
       return quantity.components.length === 0
-        ? `${placeName(column, quantity.place)} flow`
-        : `${names(quantity.components)} in the ${placeName(column, quantity.place)}`;
+        ? `${placeName(column, quantity.place)} flow${by(quantity.basis)}`
+        : `flow of ${names(quantity.components)} in the ${placeName(column, quantity.place)}${by(quantity.basis)}`;
     case 'fraction':
-      return `${names(quantity.components)} in the ${placeName(column, quantity.place)}`;
+      return `${names(quantity.components)} in the ${placeName(column, quantity.place)}${by(quantity.basis)}`;
     case 'recovery':
-      return `${names(quantity.components)} to the ${placeName(column, quantity.place)}`;
+      return quantity.components.length === 0
+        ? `share of the feed in the ${placeName(column, quantity.place)}${by(quantity.basis)}`
+        : `${names(quantity.components)} to the ${placeName(column, quantity.place)}${quantity.components.length === 1 ? '' : by(quantity.basis)}`;
     case 'component-ratio':
-      return `${names(quantity.components)} over ${names(quantity.over)} in the ${placeName(column, quantity.place)}`;
+      return `${names(quantity.components)} over ${names(quantity.over)} in the ${placeName(column, quantity.place)}${by(quantity.basis)}`;
     case 'temperature':
       return `temperature of stage ${quantity.stage}`;
     case 'bubble-point':
@@ -53,7 +57,7 @@ export function quantityName(document: CaseDocument, column: ColumnUnit, quantit
     case 'duty':
       return `${quantity.of} duty`;
     case 'stage-flow':
-      return `${quantity.phase} from stage ${quantity.stage}`;
+      return `${quantity.phase} from stage ${quantity.stage}${by(quantity.basis)}`;
     case 'draw-share':
       return `part of its stream in ${placeName(column, quantity.draw)}`;
     case 'loop-flow':

@@ -430,10 +430,12 @@ export function explainWarning(warning: Warning, show: Show): string {
       return 'The split asks no reflux at all: the feed as it comes already parts further. Every reflux above zero does it.';
     case 'other-split':
       return `The distillate holds mostly ${warning.holds}; the split on the balance sheet wants ${warning.wants} there.`;
-    case 'colder-than-coolant':
-      return `The condenser needs ${show.temperature(warning.T)}: colder than the site’s cooling ${warning.coolant} reaches (${show.temperature(warning.available)})${warning.coolant === 'refrigerant' ? '; another refrigerant is needed' : ', refrigeration is needed'}.`;
+    case 'colder-than-coolant': {
+      const means = warning.coolant === 'refrigerant' ? 'another refrigerant is needed' : 'refrigeration is needed';
+      return `The condenser needs ${show.temperature(warning.T)}: colder than ${whose(warning)} ${warning.coolant === 'water' ? 'cooling water' : warning.coolant} reaches (${show.temperature(warning.available)}); ${means}.${ofUtilities(warning)}`;
+    }
     case 'hotter-than-heating':
-      return `The reboiler needs ${show.temperature(warning.T)}: hotter than the site’s heating medium reaches (${show.temperature(warning.available)}). Lower the pressure, or take a hotter medium.`;
+      return `The reboiler needs ${show.temperature(warning.T)}: hotter than ${warning.isUsual ? 'usual heating steam' : 'the site’s heating medium'} reaches (${show.temperature(warning.available)}). Lower the pressure, or take a hotter medium.${ofUtilities(warning)}`;
     case 'nearly-dry':
       return warning.stages.length === 1
         ? `Stage ${show.count(warning.stage)} is nearly dry: ${show.molarFlow(warning.flow)} of ${warning.phase} is left on it.`
@@ -481,3 +483,8 @@ function spans(numbers: readonly number[]): string {
   }
   return runs.map(([from, to]) => (from === to ? String(from) : `${from} to ${to}`)).join(', ');
 }
+
+const whose = ({ isUsual }: { isUsual: boolean }): string => (isUsual ? 'a usual' : 'the site’s');
+
+const ofUtilities = ({ isUsual }: { isUsual: boolean }): string =>
+  isUsual ? ' What this site heats and cools with has not been entered.' : '';

@@ -1,52 +1,27 @@
 /** The margin of the drawing: stages by steps and by Kremser, flows and their least, the ends. */
 import { capital, formatFixed, formatFraction, formatNumber, toFraction } from '@keen-ladder/core';
 import type { Reason, TransferDrawing, Warning } from '@keen-ladder/core';
-import { Button } from 'antd';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { absorptionSet } from '../document/documentSlice.ts';
+import { useAppSelector } from '../app/store.ts';
 import { selectColumn } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { selectIsAbsorptionStale, selectLastDrawingStanding } from '../stops/standing.ts';
+import { transferProposals } from './proposals.ts';
 
 export function TransferMargin() {
   const standing = useAppSelector(selectLastDrawingStanding);
   const isStale = useAppSelector(selectIsAbsorptionStale);
+  const column = useAppSelector(selectColumn);
+  const waysOut = (reason: Reason) => (column === undefined ? [] : transferProposals(reason, column));
   return (
     <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
-      <Said standing={standing} waiting="Drawing …" wayOut={(reason) => <WayOut reason={reason} />}>
+      <Said standing={standing} waiting="Drawing …" waysOut={waysOut}>
         {(drawing, warnings) => <Solved drawing={drawing} warnings={warnings} />}
       </Said>
       <h2>Notes</h2>
       <Notes />
     </aside>
-  );
-}
-
-const ENOUGH = 1.4;
-
-/** One click out of a flow that is too small, or a wish that is too much. */
-function WayOut({ reason }: { reason: Reason }) {
-  const dispatch = useAppDispatch();
-  const column = useAppSelector(selectColumn);
-  if (column === undefined) return null;
-  if (reason.code === 'flow-below-least')
-    return (
-      <Button
-        type="primary"
-        onClick={() => dispatch(absorptionSet({ column: column.id, change: { flow: { kind: 'multiple', value: ENOUGH } } }))}
-      >
-        Take {ENOUGH} × the least
-      </Button>
-    );
-  if (reason.code !== 'transfer-impossible') return null;
-  const recovery = Number((reason.greatest - 0.05 * (1 - reason.greatest) - 0.001).toFixed(3));
-  if (!(recovery > 0)) return null;
-  return (
-    <Button type="primary" onClick={() => dispatch(absorptionSet({ column: column.id, change: { recovery } }))}>
-      Ask for {formatFraction(recovery)}
-    </Button>
   );
 }
 

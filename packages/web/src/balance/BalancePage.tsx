@@ -1,16 +1,16 @@
 /** The Feed & balance stop: what comes in on the left, the sheet of what is meant in the middle, what that is in the margin. */
 import { CopyOutlined } from '@ant-design/icons';
-import { formatFixed, formatNumber } from '@keen-ladder/core';
-import type { BalanceFacts } from '@keen-ladder/core';
+import { cellsOfSplit, flowsFromLadder, formatFixed, formatNumber } from '@keen-ladder/core';
+import type { BalanceFacts, BalanceResult } from '@keen-ladder/core';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { sheetCleared } from '../document/documentSlice.ts';
+import { sheetCleared, sheetFilled } from '../document/documentSlice.ts';
 import type { Column } from '../document/parts.ts';
 import { selectColumn, selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
 import { StreamsPanel } from '../absorption/StreamsPanel.tsx';
 import { FeedInputs } from '../feed/FeedInputs.tsx';
-import { selectBalanceResult, selectIsBalanceStale, selectLastBalanceStanding } from '../stops/standing.ts';
+import { selectBalanceResult, selectIsBalanceStale, selectLadderStanding, selectLastBalanceStanding } from '../stops/standing.ts';
 import { BalanceMargin } from './BalanceMargin.tsx';
 import { DrawFields } from './DrawFields.tsx';
 import type { View } from './places.ts';
@@ -41,7 +41,9 @@ const views: { value: View; label: string }[] = [
 
 function SheetPanel({ column }: { column: Column }) {
   const dispatch = useAppDispatch();
-  const result = useAppSelector(selectBalanceResult);
+  const ofSheet = useAppSelector(selectBalanceResult);
+  const ofLadder = useLadderFlows(column, ofSheet);
+  const result = ofLadder ?? ofSheet;
   const isStale = useAppSelector(selectIsBalanceStale);
   const components = useAppSelector(selectComponents);
   const [view, setView] = useState<View>('mole');
@@ -62,7 +64,7 @@ function SheetPanel({ column }: { column: Column }) {
       ) : (
         <>
           <Sheet column={column} result={result} view={view} />
-          <Counted given={given} />
+          {ofLadder === null ? <Counted given={given} /> : <FromLadder column={column} flows={ofLadder} />}
           <Keys />
           <SheetBars result={result} view={view} rows={rows} />
           <div className="sheet-foot">
@@ -79,6 +81,33 @@ function SheetPanel({ column }: { column: Column }) {
   );
 }
 
+/** While no number of the sheet is given, a solved ladder says what its cells are. */
+function useLadderFlows(column: Column, sheet: BalanceResult | null): BalanceResult | null {
+  const ladder = useAppSelector(selectLadderStanding);
+  const components = useAppSelector(selectComponents);
+  if (sheet === null || sheet.outcome.state !== 'open' || sheet.feed.length === 0) return null;
+  if (column.balance.cells.length > 0 || ladder.state !== 'solved') return null;
+  const molarMass = components.map((c) => c.molarMass.value);
+  return { ...sheet, ...flowsFromLadder(sheet, ladder.value.products, molarMass) };
+}
+
+function FromLadder({ column, flows }: { column: Column; flows: BalanceResult }) {
+  const dispatch = useAppDispatch();
+  const ids = useAppSelector(selectComponents).map(({ id }) => id);
+  return (
+    <p className="sentence sheet-sentence" role="status">
+      No cell is yours yet: the flows are those of the ladder.{' '}
+      <Button
+        size="small"
+        onClick={() => dispatch(sheetFilled({ column: column.id, cells: cellsOfSplit(flows, ids) }))}
+        title="Graph and estimate then work for this split."
+      >
+        Ask for this split
+      </Button>
+    </p>
+  );
+}
+
 /** Degrees of freedom in words. */
 function Counted({ given }: { given: number }) {
   const standing = useAppSelector(selectLastBalanceStanding);
@@ -91,7 +120,7 @@ function Counted({ given }: { given: number }) {
         const needed = standing.points.find((p) => p.code === 'numbers-needed');
         return needed === undefined
           ? 'The margin says what is missing before the sheet can be worked out.'
-          : `${yours}. Click a cell and type what is wanted.`;
+          : `${yours}. Choose a cell and type what is wanted.`;
       }
       case 'out-of-reach':
         return `${yours}. The margin says why they do not go together.`;

@@ -1,6 +1,7 @@
 /**
  * The balance sheet: components down, feed and products across. A cell shows what follows; typing in it makes it a number of the engineer's,
- * with an anchor. Arrow keys go from cell to cell, Enter or a digit begins to type, Delete gives the cell back.
+ * with an anchor. A click or the arrow keys choose a cell; a digit begins a new number, Enter or a double click changes the one that stands there, Delete
+ * gives the cell back.
  */
 import { capital } from '@keen-ladder/core';
 import type { BalanceResult, Product } from '@keen-ladder/core';

@@ -28,19 +28,21 @@ export function SheetCellBox({ column, place, name, view, ids, amounts, showing,
   const [typed, setTyped] = useState<string | undefined>(undefined);
   const [error, setError] = useState<string | undefined>(undefined);
   const cell = useRef<HTMLTableCellElement>(null);
-  const wasTyping = useRef(false);
+  const takesFocus = useRef(false);
   const gesture = useGesture();
   const given = givenAt(column.balance.cells, place);
   const value = valueAt(place, view, ids, amounts);
   const kind = kindAt(place, view);
 
-  /** The focus goes back to the cell when its field is closed. */
+  /** The focus goes back to the cell when its field is closed by a key; a click elsewhere takes it there. */
   useEffect(() => {
-    if (typed === undefined && wasTyping.current) cell.current?.focus();
-    wasTyping.current = typed !== undefined;
+    if (typed === undefined && takesFocus.current) cell.current?.focus();
+    takesFocus.current = false;
   }, [typed]);
 
   const begin = (text: string) => setTyped(text);
+  /** To change what was given; typing into a cell that is only chosen replaces it. */
+  const edit = () => begin(given === undefined ? '' : shownGiven(given, view, place, showing));
   const leave = () => {
     setTyped(undefined);
     setError(undefined);
@@ -69,15 +71,16 @@ export function SheetCellBox({ column, place, name, view, ids, amounts, showing,
   const onCellKey = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'Delete' || event.key === 'Backspace') clear();
-    else if (event.key === 'Enter' || event.key === 'F2') begin(given === undefined ? '' : shownGiven(given, view, place, showing));
+    else if (event.key === 'Enter' || event.key === 'F2') edit();
     else if (/^[\d.<>≤≥]$/.test(event.key)) begin(event.key);
     else return;
     event.preventDefault();
   };
   const onFieldKey = (event: KeyboardEvent) => {
-    if (event.key === 'Escape') leave();
-    else if (event.key === 'Enter' && typed !== undefined && read(typed, true)) leave();
-    else return;
+    const isDone = event.key === 'Escape' || (event.key === 'Enter' && typed !== undefined && read(typed, true));
+    if (!isDone) return;
+    takesFocus.current = true;
+    leave();
     event.stopPropagation();
     event.preventDefault();
   };
@@ -122,8 +125,9 @@ export function SheetCellBox({ column, place, name, view, ids, amounts, showing,
       tabIndex={inTabOrder ? 0 : -1}
       title={given === undefined && value !== undefined ? String(Number(value.toPrecision(8))) : undefined}
       onFocus={onFocus}
-      onClick={() => begin(given === undefined ? '' : shownGiven(given, view, place, showing))}
+      onDoubleClick={edit}
       onKeyDown={onCellKey}
+      onPaste={(event) => begin(event.clipboardData.getData('text').trim())}
     >
       {given !== undefined && <Anchor />}
       {given !== undefined ? shownGiven(given, view, place, showing) : value === undefined ? '–' : shownValue(value, kind, showing)}

@@ -3,6 +3,7 @@ import { SHOWN_DIMENSIONS, unitsOf } from '@keen-ladder/core';
 import type { ShownDimension } from '@keen-ladder/core';
 import { Drawer } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { Utilities } from '../column/Utilities.tsx';
 import { siteSet } from '../document/documentSlice.ts';
 import { useUnitsChoice } from '../document/lastUnits.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
@@ -65,6 +66,7 @@ export function UnitsDrawer({ onClose }: { onClose: () => void }) {
           limits={{ from: 250, to: 320 }}
           onChange={(value, gesture) => value !== null && dispatch(siteSet({ standardTemperature: value.si }, gesture))}
         />
+        <Utilities />
         <p className="field-note">
           Standard gas volumes are of ideal gas: Nm³ at 0 °C and 101.325 kPa, Sm³ at 15 °C and 101.325 kPa, scf at 60 °F and 14.696
           psi.

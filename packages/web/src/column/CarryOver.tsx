@@ -1,5 +1,5 @@
 /** Hands stages, feeds, reflux, products and pressures on to the ladder; later says what handing on again would change. */
-import { capital, formatNumber, quantityName, updatedLadder } from '@keen-ladder/core';
+import { capital, quantityDimension, quantityName, updatedLadder } from '@keen-ladder/core';
 import type { LadderChange } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { NavLink } from 'react-router';
@@ -12,9 +12,11 @@ import { selectShowQuantity } from '../document/showing.ts';
 interface Props {
   column: Column;
   handed: Ladder;
+  /** What the stages handed on rest on, where something better is known. */
+  note?: string | undefined;
 }
 
-export function CarryOver({ column, handed }: Props) {
+export function CarryOver({ column, handed, note }: Props) {
   const dispatch = useAppDispatch();
   const sentenceOf = useChangeSentence(column, handed);
   if (column.ladder === null)
@@ -23,7 +25,11 @@ export function CarryOver({ column, handed }: Props) {
         <Button type="primary" onClick={() => dispatch(ladderCarried({ column: column.id, ladder: handed }))}>
           Carry over {handed.stages} stages
         </Button>
-        <p className="quiet small">Makes the ladder, the column stage by stage, from these stages, feeds, reflux and pressures.</p>
+        <p className="quiet small">
+          Makes the ladder, the column stage by stage, from these stages, feeds, reflux and pressures; what the sheet asks comes
+          along as cards that are off.
+        </p>
+        {note !== undefined && <p className="sentence small">{note}</p>}
       </div>
     );
   const { ladder, changes } = updatedLadder(column.ladder, handed);
@@ -32,6 +38,7 @@ export function CarryOver({ column, handed }: Props) {
       <Button type="primary" disabled={changes.length === 0} onClick={() => dispatch(ladderCarried({ column: column.id, ladder }))}>
         Update the ladder
       </Button>
+      {note !== undefined && <p className="sentence small">{note}</p>}
       {changes.length === 0 ? (
         <p className="quiet small">
           <NavLink to="../ladder">The ladder</NavLink> stands as it was carried over.
@@ -58,8 +65,7 @@ function useChangeSentence(column: Column, handed: Ladder): (change: LadderChang
     if ('draw' in what) return counted(`stage of ${column.draws.find((d) => d.id === what.draw)?.name ?? 'the draw'}`);
     const quantity = handed.targets.find(({ id }) => id === what.target)?.quantity;
     if (quantity === undefined) return '';
-    const value = (si: number | null): string =>
-      si === null ? 'none' : quantity.kind === 'flow' ? show(si, 'molarFlow') : formatNumber(si);
+    const value = (si: number | null): string => (si === null ? 'none' : show(si, quantityDimension(quantity)));
     return `${capital(quantityName(document, column, quantity))}: ${value(from)} → ${value(to)}`;
   };
 }

@@ -92,6 +92,7 @@ export const {
   puritySet,
   refluxSet,
   sheetCleared,
+  sheetFilled,
   siteSet,
   stageChosen,
   streamRenamed,

@@ -62,6 +62,14 @@ export const sheetReducers = {
       if (balance) balance.cells = balance.cells.filter((c) => !isSameCell(c, payload.cell));
     },
   },
+  /** All numbers of the sheet at once, as a solved ladder has them. */
+  sheetFilled: {
+    prepare: prepared<OfColumn<'cells', SheetCell[]>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'cells', SheetCell[]>>) {
+      const balance = columnOf(state, payload.column)?.balance;
+      if (balance) balance.cells = payload.cells;
+    },
+  },
   sheetCleared: {
     prepare: prepared<{ column: string }>,
     reducer(state: CaseDocument, { payload }: Change<{ column: string }>) {

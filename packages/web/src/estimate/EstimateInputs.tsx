@@ -1,11 +1,11 @@
 /** What the estimate asks: keys, what is sought, condenser and pressures, efficiency, coolants. */
-import type { CoolingName } from '@keen-ladder/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
-import { estimateSet, siteSet, vapourShareSet } from '../document/documentSlice.ts';
+import { Utilities } from '../column/Utilities.tsx';
+import { estimateSet, vapourShareSet } from '../document/documentSlice.ts';
 import type { Column, Estimate } from '../document/parts.ts';
-import { selectComponents, selectSite } from '../document/selectors.ts';
+import { selectComponents } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectLastBalanceStanding } from '../stops/standing.ts';
@@ -78,7 +78,10 @@ export function EstimateInputs({ column }: { column: Column }) {
           onChange={(value, gesture) => set({ efficiency: value?.si ?? null }, gesture)}
         />
       </section>
-      <Coolants />
+      <details className="more">
+        <summary>Utilities of the site</summary>
+        <Utilities />
+      </details>
     </form>
   );
 }
@@ -109,46 +112,5 @@ function KeyFields({ column }: { column: Column }) {
         note={keys === null ? 'as the balance sheet says' : 'chosen by you, not those of the balance sheet'}
       />
     </section>
-  );
-}
-
-const coolants: Record<CoolingName, string> = { water: 'Cooling water', air: 'Air', refrigerant: 'Refrigerant' };
-
-/** What there is to cool with, and how near an exchanger comes to it. */
-function Coolants() {
-  const dispatch = useAppDispatch();
-  const { cooling } = useAppSelector(selectSite);
-  return (
-    <details className="more">
-      <summary>Coolants of the site</summary>
-      {(Object.keys(coolants) as CoolingName[]).map((name) => (
-        <section key={name}>
-          <QuantityField
-            label={coolants[name]}
-            path={`site.cooling.${name}.temperature`}
-            value={{ si: cooling[name].temperature, dimension: 'temperature' }}
-            dimensions={['temperature']}
-            step={1}
-            limits={{ from: 50, to: 600 }}
-            onChange={(value, gesture) =>
-              value !== null &&
-              dispatch(siteSet({ cooling: { ...cooling, [name]: { ...cooling[name], temperature: value.si } } }, gesture))
-            }
-          />
-          <QuantityField
-            label={`${coolants[name]}: approach`}
-            path={`site.cooling.${name}.approach`}
-            value={{ si: cooling[name].approach, dimension: 'temperatureDifference' }}
-            dimensions={['temperatureDifference']}
-            step={1}
-            limits={{ from: 0, to: 200 }}
-            onChange={(value, gesture) =>
-              value !== null &&
-              dispatch(siteSet({ cooling: { ...cooling, [name]: { ...cooling[name], approach: value.si } } }, gesture))
-            }
-          />
-        </section>
-      ))}
-    </details>
   );
 }

@@ -1,45 +1,29 @@
 /** The margin of the estimate: its figures, each explained where it is pointed at, coolants, what is wrong, carry over. */
 import { findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
-import type { EstimateFacts, Reason, Warning } from '@keen-ladder/core';
-import { Button } from 'antd';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import type { EstimateFacts, Warning } from '@keen-ladder/core';
+import { useAppSelector } from '../app/store.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
 import { ofEstimate } from '../column/handedOn.ts';
-import { estimateSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectDocument, selectFeeds, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
-import { refluxFor, refluxWords } from '../graph/proposals.ts';
 import { explanations } from './explanations.ts';
+import { estimateProposals } from './proposals.ts';
 
 export function EstimateMargin({ column }: { column: Column }) {
   const standing = useAppSelector(selectLastEstimateStanding);
   const isStale = useAppSelector(selectIsEstimateStale);
   return (
     <aside className="margin" aria-label="What the estimate says" data-stale={isStale}>
-      <Said standing={standing} waiting="Estimating …" wayOut={(reason) => <WayOut column={column} reason={reason} />}>
+      <Said standing={standing} waiting="Estimating …" waysOut={(reason) => estimateProposals(reason, column)}>
         {(facts, warnings) => <Solved column={column} facts={facts} warnings={warnings} />}
       </Said>
       <h2>Notes</h2>
       <Notes />
     </aside>
-  );
-}
-
-/** One click out of a reflux that is too small. */
-function WayOut({ column, reason }: { column: Column; reason: Reason }) {
-  const dispatch = useAppDispatch();
-  if (reason.code !== 'estimate-below-minimum') return null;
-  return (
-    <Button
-      type="primary"
-      onClick={() => dispatch(estimateSet({ column: column.id, change: { reflux: refluxFor(reason.minimum) } }))}
-    >
-      {refluxWords(reason.minimum)}
-    </Button>
   );
 }
 

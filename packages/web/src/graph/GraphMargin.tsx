@@ -1,10 +1,10 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
 import { capital, formatFixed, formatFraction, formatNumber, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
 import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
-import { Button, Segmented } from 'antd';
+import { Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import { part } from '../app/parts.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDocument, selectFeeds, selectMixture } from '../document/selectors.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
@@ -13,7 +13,7 @@ import { CarryOver } from '../column/CarryOver.tsx';
 import { ofGraph } from '../column/handedOn.ts';
 import { Beside } from './Beside.tsx';
 import { explanations } from './explanations.ts';
-import { countedWords, stagesInWords } from './standing.ts';
+import { countedWords, selectGraphBeside, selectIsBesideStale, stagesInWords } from './standing.ts';
 import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 
@@ -51,8 +51,10 @@ export function GraphMargin({ hovered, onHover, ...energy }: Props) {
 
 function ResultLeaf(energy: EnergyProps) {
   const standing = useAppSelector(selectLastGraphStanding);
+  const column = useAppSelector(selectColumn);
+  const waysOut = (reason: Reason) => (column === undefined ? [] : proposalsFor(reason, column));
   return (
-    <Said standing={standing} waiting="Solving …" wayOut={(reason) => <WaysOut reason={reason} />}>
+    <Said standing={standing} waiting="Solving …" waysOut={waysOut}>
       {(design, warnings) => <Solved design={design} warnings={warnings} {...energy} />}
     </Said>
   );
@@ -72,6 +74,7 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
   const feeds = useAppSelector(selectFeeds);
   const showing = useAppSelector(selectDocument);
   const handed = column === undefined ? undefined : ofGraph(design, column, feeds, showing);
+  const note = useOverflowNote(design);
   const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (
     <>
@@ -94,13 +97,25 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
       {bestRated !== null && !isBest && <p className="sentence">{costOfStage(design, bestRated)}</p>}
       <Warnings warnings={warnings} />
       {!isRated && <Beside {...energy} />}
-      {handed !== undefined && column !== undefined && <CarryOver column={column} handed={handed} />}
+      {handed !== undefined && column !== undefined && <CarryOver column={column} handed={handed} note={note} />}
       <h2>Open points</h2>
       <p className="quiet">None. The graph is complete.</p>
       <Sources />
     </>
   );
 }
+
+/** What constant overflow hides, where the energy balance asks for other stages. */
+function useOverflowNote(design: GraphDesign): string | undefined {
+  const beside = useAppSelector(selectGraphBeside);
+  const isStale = useAppSelector(selectIsBesideStale);
+  const energy = beside?.energyBalanced;
+  if (isStale || energy?.state !== 'solved' || Math.abs(energy.value.needed - design.needed) < OTHER_STAGES) return undefined;
+  return `Constant overflow is assumed: by the energy balance of every stage it would be ${formatFixed(energy.value.needed, 1)} stages for ${formatFixed(design.needed, 1)}.`;
+}
+
+/** Stages by which constant overflow may be off unsaid. */
+const OTHER_STAGES = 0.5;
 
 /** What the feed's place costs: what the same stages would make of it where it serves best. */
 function costOfStage({ column, reflux }: GraphDesign, best: NonNullable<GraphDesign['bestRated']>): string {
@@ -153,18 +168,6 @@ const productRows = ({ column }: GraphDesign): ExplainedRow[] => [
   ['Distillate purity', `${formatFraction(column.xD)} mol/mol`],
   ['Bottoms purity', `${formatFraction(column.xB)} mol/mol`],
 ];
-
-/** One click out, where there is one. */
-function WaysOut({ reason }: { reason: Reason }) {
-  const dispatch = useAppDispatch();
-  const column = useAppSelector(selectColumn);
-  const proposals = column === undefined ? [] : proposalsFor(reason, column);
-  return proposals.map(({ label, action }) => (
-    <Button key={label} type="primary" onClick={() => dispatch(action)}>
-      {label}
-    </Button>
-  ));
-}
 
 /** Where the numbers under the drawing come from. */
 function Sources() {

@@ -1,19 +1,11 @@
 /** One click out of a design that is out of reach, where there is one. */
 import type { Reason } from '@keen-ladder/core';
 import { formatEntered } from '@keen-ladder/core';
-import type { UnknownAction } from '@reduxjs/toolkit';
 import { componentsExchanged, graphSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Column } from '../document/parts.ts';
+import { refluxFor, refluxWords } from '../stops/proposals.ts';
+import type { Proposal } from '../stops/proposals.ts';
 
-export interface Proposal {
-  label: string;
-  action: UnknownAction;
-}
-
-/** Common practice: 1.2 to 1.5 times the minimum. */
-const USUAL_MULTIPLE = 1.3;
-/** mol/mol, where no reflux is asked at all. */
-const SMALL_REFLUX = 0.5;
 /** Mole fraction by which a proposed purity keeps clear of an azeotrope. */
 const CLEARANCE = 0.01;
 
@@ -87,14 +79,6 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
       return [];
   }
 }
-
-/** A usual reflux for a minimum; where the split asks none, one that any column has. */
-export function refluxFor(minimum: number): { kind: 'ratio' | 'multiple'; value: number } {
-  return minimum > 0 ? { kind: 'multiple', value: USUAL_MULTIPLE } : { kind: 'ratio', value: SMALL_REFLUX };
-}
-
-export const refluxWords = (minimum: number): string =>
-  minimum > 0 ? `Take ${USUAL_MULTIPLE} × the minimum` : `Take a reflux ratio of ${SMALL_REFLUX}`;
 
 function azeotropeProposal({ x, xB, xD }: { x: number; xB: number; xD: number }, column: Column): Proposal {
   const isBelow = x - xB >= xD - x;

@@ -1,7 +1,7 @@
 /** A new target: what is wanted, of which product or stage, of which components. It comes as a card that is not in force yet. */
 import { PlusOutlined } from '@ant-design/icons';
 import type { LadderQuantity } from '@keen-ladder/core';
-import { ladderTarget, placeName } from '@keen-ladder/core';
+import { ladderTarget, placeName, sameQuantity } from '@keen-ladder/core';
 import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -55,6 +55,12 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
   const [kind, setKind] = useState<Kind>('fraction');
   const [place, setPlace] = useState('overhead');
   const [chosen, setChosen] = useState<string[]>(components[0] === undefined ? [] : [components[0].id]);
+  /** The component that is proposed gives way to the first that is chosen. */
+  const [isProposed, setProposed] = useState(true);
+  const choose = (next: string[]) => {
+    setChosen(isProposed ? next.slice(-1) : next);
+    setProposed(false);
+  };
   const [over, setOver] = useState<string[]>(components.at(-1) === undefined ? [] : [components.at(-1)?.id ?? '']);
   const [basis, setBasis] = useState<'mole' | 'mass' | 'volume'>('mole');
   const [stage, setStage] = useState(Math.round(ladder.stages / 2));
@@ -107,6 +113,7 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
         return undefined; // they come with what they belong to
     }
   }
+  const isThere = quantity !== undefined && ladder.targets.some((target) => sameQuantity(target.quantity, quantity));
   const add = () => {
     if (quantity === undefined) return;
     dispatch(
@@ -138,7 +145,7 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
           placeholder={kind === 'flow' ? 'all components' : 'choose components'}
           value={chosen}
           options={names}
-          onChange={setChosen}
+          onChange={choose}
         />
       )}
       {asks('component-ratio') && (
@@ -193,7 +200,8 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
       )}
       {asks('draw-share') && column.draws.length === 0 && <p className="quiet small">There is no side draw yet.</p>}
       {asks('return-temperature') && ladder.pumpArounds.length === 0 && <p className="quiet small">There is no pump-around yet.</p>}
-      <Button type="primary" disabled={quantity === undefined} onClick={add}>
+      {isThere && <p className="quiet small">This target has its card already.</p>}
+      <Button type="primary" disabled={quantity === undefined || isThere} onClick={add}>
         Add the card
       </Button>
     </div>

@@ -1,24 +1,10 @@
 /** What the ladder says: the rung that is pointed at, products, remarks, the estimate beside it, how it was solved. */
-import {
-  capital,
-  cellName,
-  cellNumber,
-  findUnit,
-  formatNumber,
-  formatQuantity,
-  fromSI,
-  quantityDimension,
-  quantityName,
-} from '@keen-ladder/core';
+import { capital, cellName, cellNumber, findUnit, formatNumber, formatQuantity, fromSI, hasOwnUtilities } from '@keen-ladder/core';
 import type { EstimateFacts, GraphDesign, LadderFacts, Reason, Warning } from '@keen-ladder/core';
-import { Button } from 'antd';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { targetSet } from '../document/documentSlice.ts';
+import { useAppSelector } from '../app/store.ts';
 import type { Column } from '../document/parts.ts';
-import { selectDocument, selectHashes } from '../document/selectors.ts';
+import { selectDocument, selectHashes, selectSite } from '../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../document/showing.ts';
-import { ladderSearchedOn } from '../engine/resultsSlice.ts';
-import { LONGEST } from '../engine/solving.ts';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import {
   selectEstimateResult,
@@ -28,69 +14,26 @@ import {
   selectLastLadderStanding,
 } from '../stops/standing.ts';
 import { componentColor } from '../theme/componentColors.ts';
+import { ladderProposals } from './proposals.ts';
 import { shortFraction } from './rows.ts';
 import { selectTable } from './table.ts';
 
 export function LadderMargin({ column, pointed }: { column: Column; pointed: number }) {
   const standing = useAppSelector(selectLastLadderStanding);
   const isStale = useAppSelector(selectIsLadderStale);
+  const document = useAppSelector(selectDocument);
+  const show = useAppSelector(selectShowQuantity);
+  const hash = useAppSelector((state) => selectHashes(state)?.ladder);
+  const waysOut = (reason: Reason) => ladderProposals(reason, { document, column, hash, show });
   return (
     <aside className="margin" aria-label="What the ladder says" data-stale={isStale}>
-      <Said standing={standing} waiting="Solving …" wayOut={(reason) => <WayOut column={column} reason={reason} />}>
+      <Said standing={standing} waiting="Solving …" waysOut={waysOut}>
         {(facts, warnings) => <Solved column={column} facts={facts} warnings={warnings} pointed={pointed} />}
       </Said>
       <h2>Notes</h2>
       <Notes />
     </aside>
   );
-}
-
-/** One click out of a column that has no answer. */
-function WayOut({ column, reason }: { column: Column; reason: Reason }) {
-  const dispatch = useAppDispatch();
-  const document = useAppSelector(selectDocument);
-  const show = useAppSelector(selectShowQuantity);
-  const hash = useAppSelector((state) => selectHashes(state)?.ladder);
-  const targets = column.ladder?.targets ?? [];
-  const named = (name: string) =>
-    targets.find(({ quantity, isInForce }) => isInForce && quantityName(document, column, quantity) === name);
-  if (reason.code === 'targets-repeat' || reason.code === 'targets-beyond-balance') {
-    const last = named(reason.targets.at(-1) ?? '');
-    if (last === undefined) return null;
-    return (
-      <Button type="primary" onClick={() => dispatch(targetSet({ column: column.id, target: { ...last, isInForce: false } }))}>
-        Switch off {reason.targets.at(-1)}
-      </Button>
-    );
-  }
-  if (reason.code === 'time-over' && hash !== undefined)
-    return (
-      <Button type="primary" onClick={() => dispatch(ladderSearchedOn(hash))}>
-        Search on, up to {LONGEST.on / 1000} s
-      </Button>
-    );
-  if (reason.code === 'stopped-short') {
-    const target = named(reason.target);
-    if (target === undefined) return null;
-    return (
-      <Button
-        type="primary"
-        onClick={() => dispatch(targetSet({ column: column.id, target: { ...target, value: reason.reached } }))}
-      >
-        Take {show(reason.reached, quantityDimension(target.quantity))}
-      </Button>
-    );
-  }
-  const reflux = targets.find(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
-  if ((reason.code === 'runs-dry' || reason.code === 'draw-too-large') && reflux !== undefined && reflux.value !== null) {
-    const more = Number((1.5 * reflux.value).toPrecision(3));
-    return (
-      <Button type="primary" onClick={() => dispatch(targetSet({ column: column.id, target: { ...reflux, value: more } }))}>
-        Take a reflux ratio of {formatNumber(more)}
-      </Button>
-    );
-  }
-  return null;
 }
 
 interface SolvedProps {
@@ -101,6 +44,7 @@ interface SolvedProps {
 }
 
 function Solved({ column, facts, warnings, pointed }: SolvedProps) {
+  const isJudged = hasOwnUtilities(useAppSelector(selectSite));
   return (
     <>
       {pointed > 0 && pointed <= facts.stages ? <Rung facts={facts} rung={pointed} /> : <Products facts={facts} />}
@@ -109,7 +53,8 @@ function Solved({ column, facts, warnings, pointed }: SolvedProps) {
       <Warnings warnings={warnings.filter(({ code }) => code !== 'sheet-not-reached')} />
       {warnings.length === 0 && (
         <p className="sentence">
-          Nothing to remark: {facts.asked.length > 0 && 'the sheet is met, '}every stage is wet, and the site’s utilities reach.
+          Nothing to remark: {facts.asked.length > 0 && 'the sheet is met, '}every stage is wet
+          {isJudged && ', and the site’s utilities reach'}.
         </p>
       )}
       <BesideBefore column={column} facts={facts} />

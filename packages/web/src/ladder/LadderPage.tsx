@@ -1,5 +1,5 @@
 /** The Ladder stop: targets and column on the left, the ladder with its strips in the middle, products and what is to be said in the margin. */
-import { stageRows } from '@keen-ladder/core';
+import { begunLadder, stageRows } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useStore } from 'react-redux';
@@ -9,7 +9,7 @@ import { SaveChart } from '../charts/SaveChart.tsx';
 import { offeredLadder } from '../column/handedOn.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
 import type { Column, Ladder } from '../document/parts.ts';
-import { selectColumn } from '../document/selectors.ts';
+import { selectColumn, selectFeeds } from '../document/selectors.ts';
 import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
 import { LadderDrawing } from './drawing/LadderDrawing.tsx';
 import { StripChoice } from './drawing/StripChoice.tsx';
@@ -117,24 +117,51 @@ function LadderSheet({ column, ladder, pointed, onPoint, settings, onSettings }:
   );
 }
 
+/** Two ways to begin: with what a stop before found, or with a column that is known or imagined. */
 function NothingYet({ column }: { column: Column }) {
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore; // the one store there is
   useAppSelector((state) => state.results);
+  const feeds = useAppSelector(selectFeeds);
   const offered = offeredLadder(store.getState(), column);
+  const begin = (ladder: Ladder) => dispatch(ladderCarried({ column: column.id, ladder }));
   return (
     <div className="sheet ladder-sheet ladder-nothing">
       <h2 className="sheet-title">The column stage by stage</h2>
-      <p className="sentence">
-        {offered === undefined
-          ? 'The ladder begins with what the stops before it found. None of them has an answer yet: complete the feed and the balance first.'
-          : `The ladder begins with what the ${offered.from} found: ${offered.ladder.stages} stages, feeds at their best stages, reflux and distillate held as targets. Everything can be changed afterwards.`}
-      </p>
-      {offered !== undefined && (
-        <Button type="primary" onClick={() => dispatch(ladderCarried({ column: column.id, ladder: offered.ladder }))}>
-          Carry over from the {offered.from}
+      <section aria-label="Begin with the column itself">
+        <h3>Begin with the column itself</h3>
+        <p className="sentence">
+          {column.service === 'distillation'
+            ? 'A column that exists, or one you have in mind: say its stages, the stage of the feed, the reflux and a product’s flow. No split has to be known: the balance sheet then shows what leaves this column.'
+            : 'A column that exists, or one you have in mind: say its stages, and where gas and liquid enter.'}
+        </p>
+        <Button
+          type={offered === undefined ? 'primary' : 'default'}
+          onClick={() =>
+            begin(
+              begunLadder(
+                column,
+                feeds.map(({ id }) => id),
+              ),
+            )
+          }
+        >
+          Begin with the column itself
         </Button>
-      )}
+      </section>
+      <section aria-label="Carry over">
+        <h3>Carry over what was found before</h3>
+        <p className="sentence">
+          {offered === undefined
+            ? 'Graph and estimate have no answer yet: complete the feed and the balance first.'
+            : `The ${offered.from} found ${offered.ladder.stages} stages: feeds at their best stages, reflux and distillate held as targets. Everything can be changed afterwards.`}
+        </p>
+        {offered !== undefined && (
+          <Button type="primary" onClick={() => begin(offered.ladder)}>
+            Carry over from the {offered.from}
+          </Button>
+        )}
+      </section>
     </div>
   );
 }

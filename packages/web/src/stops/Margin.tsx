@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { notesWritten } from '../document/documentSlice.ts';
 import { selectShow } from '../document/showing.ts';
 import { useGesture } from '../fields/gesture.ts';
+import type { Proposal } from './proposals.ts';
 import type { LastStanding } from './standing.ts';
 import { useGoToField } from './useGoToField.ts';
 
@@ -16,14 +17,15 @@ interface SaidProps<T> {
   /** What is said while the first answer is awaited. */
   waiting: string;
   /** Ways out of a reason, as buttons. */
-  wayOut?: (reason: Reason) => ReactNode;
+  waysOut?: (reason: Reason) => Proposal[];
   children: (value: T, warnings: Warning[]) => ReactNode;
 }
 
 /** What a stop's last result says, whichever state it is in. */
-export function Said<T>({ standing, waiting, wayOut, children }: SaidProps<T>) {
+export function Said<T>({ standing, waiting, waysOut, children }: SaidProps<T>) {
   const failure = useAppSelector((state) => state.results.failure);
   const show = useAppSelector(selectShow);
+  const dispatch = useAppDispatch();
   if (failure !== null) return <p className="sentence">The engine failed: {failure} Reload the page; your work is kept.</p>;
   switch (standing.state) {
     case 'ready':
@@ -35,7 +37,11 @@ export function Said<T>({ standing, waiting, wayOut, children }: SaidProps<T>) {
         <div role="status">
           <h2>Out of reach</h2>
           <p className="sentence">{explain(standing.reason, show)}</p>
-          {wayOut?.(standing.reason)}
+          {waysOut?.(standing.reason).map(({ label, action }) => (
+            <Button key={label} type="primary" onClick={() => dispatch(action)}>
+              {label}
+            </Button>
+          ))}
         </div>
       );
     case 'solved':
