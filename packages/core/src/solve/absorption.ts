@@ -25,6 +25,8 @@ import { ionsChecks } from './ladderChecks.ts';
 
 export interface AbsorptionResult {
   inputHash: string;
+  /** As soon as both streams are known, whatever else is open or out of reach. */
+  roles: TransferRoles | null;
   drawing: Outcome<TransferDrawing>;
   estimate: Outcome<AbsorptionFacts>;
 }
@@ -86,12 +88,37 @@ export function solveAbsorption(
   column: ColumnUnit,
   before: BeforeAbsorption,
 ): Omit<AbsorptionResult, 'inputHash'> {
-  const asked = readAsked(document, column, before);
-  if (asked.state !== 'solved') return { drawing: passOn(asked), estimate: passOn(asked) };
-  const drawing = rescued(() => drawn(asked.value));
-  if (drawing.state !== 'solved') return { drawing, estimate: passOn(drawing) };
-  return { drawing, estimate: rescued(() => estimated(asked.value, drawing.value)) };
+  const known = readKnown(document, column, before);
+  const points: OpenPoint[] = known.state === 'open' ? [...known.points] : [];
+  readTask(column, points);
+  const roles = known.state === 'solved' ? known.value.roles : null;
+  if (points.length > 0) return { roles, drawing: open(points), estimate: open(points) };
+  if (known.state !== 'solved') return { roles, drawing: passOn(known), estimate: passOn(known) };
+  const drawing = rescued(() => drawn(known.value));
+  if (drawing.state !== 'solved') return { roles, drawing: withNearest(known.value, drawing), estimate: passOn(drawing) };
+  return { roles, drawing, estimate: rescued(() => estimated(known.value, drawing.value)) };
 }
+
+/** What is drawn of a flow that is too small, or of a wish that is too much: common practice of the one, most that can be of the other. */
+function withNearest(asked: Asked, outcome: Outcome<TransferDrawing>): Outcome<TransferDrawing> {
+  if (outcome.state !== 'out-of-reach') return outcome;
+  const { reason, report } = outcome;
+  const { inputs } = asked;
+  const flow = { kind: 'multiple', value: USUAL_MULTIPLE } as const;
+  const mended =
+    reason.code === 'flow-below-least'
+      ? { ...inputs, find: 'stages' as const, flow }
+      : reason.code === 'transfer-impossible'
+        ? { ...inputs, find: 'stages' as const, flow, recovery: NEARLY * reason.greatest }
+        : undefined;
+  const shown = mended === undefined ? undefined : rescued(() => drawn({ ...asked, inputs: mended }));
+  return outOfReach(reason, report, shown?.state === 'solved' ? shown.value : undefined);
+}
+
+/** Of the least flow; common practice is 1.2 to 2. */
+const USUAL_MULTIPLE = 1.4;
+/** Of the greatest part that can pass. */
+const NEARLY = 0.95;
 
 interface Asked {
   mixture: Mixture;
@@ -104,12 +131,12 @@ interface Asked {
   inputs: ColumnUnit['absorption'];
 }
 
-function readAsked(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeAbsorption): Outcome<Asked> {
+/** Streams, roles and pressures, without what is wanted of them. */
+function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeAbsorption): Outcome<Asked> {
   const { absorption: inputs, id, service } = column;
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
   const streams = feedsOf(document, column);
   if (streams.length !== 2) points.push({ code: 'not-two-streams', path: 'streams', count: streams.length });
-  readTask(column, points);
   const pressure = pressuresOf(column);
   if (pressure === undefined) points.push({ code: 'missing', path: `units.${id}.pressure.top`, what: 'column pressure' });
   if (points.length > 0 || pressure === undefined) return open(points);

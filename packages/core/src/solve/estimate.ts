@@ -7,7 +7,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { transportOf } from '../transport/index.ts';
 import type { BalanceResult } from './balance.ts';
 import { normalised } from './composition.ts';
-import type { CaseDocument, ColumnUnit, CoolingName } from './document.ts';
+import type { CaseDocument, ColumnUnit, CoolingName, RefluxWish } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import { freezing } from './freezing.ts';
@@ -84,20 +84,35 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
   const keys = estimateKeys(document, column, balance);
   if (keys === undefined) return outOfReach({ code: 'keys-unknown' });
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
-  const estimate = estimateColumn({
-    model: model.value,
-    feed: Float64Array.from(balance.feed),
-    feedState: mixedState(facts),
-    pressure,
-    condenser,
-    keys,
-    find,
-  });
-  if (estimate.state === 'out-of-reach' && estimate.reason.code === 'keys-turn')
-    return azeotropeOfKeys(document, keys, pressure.feed) ?? passOn(estimate);
-  if (estimate.state !== 'solved') return passOn(estimate);
-  return rescued(() => worked(document, column, model.value, { keys, find, condenser, pressure, balance }, estimate));
+  const asked = (sought: Finding): Outcome<Estimate> =>
+    estimateColumn({
+      model: model.value,
+      feed: Float64Array.from(balance.feed),
+      feedState: mixedState(facts),
+      pressure,
+      condenser,
+      keys,
+      find: sought,
+    });
+  const told = (sought: Finding, estimate: Outcome<Estimate>): Outcome<EstimateFacts> =>
+    estimate.state === 'solved'
+      ? rescued(() => worked(document, column, model.value, { keys, find: sought, condenser, pressure, balance }, estimate))
+      : passOn(estimate);
+  const estimate = asked(find);
+  if (estimate.state !== 'out-of-reach') return told(find, estimate);
+  const { reason, report } = estimate;
+  if (reason.code === 'keys-turn') return azeotropeOfKeys(document, keys, pressure.feed) ?? passOn(estimate);
+  if (reason.code !== 'estimate-below-minimum' && reason.code !== 'stages-not-enough') return passOn(estimate);
+  const usual = USUAL_REFLUXES.map((reflux): Finding => ({ find: 'stages', reflux }));
+  const shown = usual.map((sought) => told(sought, asked(sought))).find(({ state }) => state === 'solved');
+  return outOfReach(reason, report, shown?.state === 'solved' ? shown.value : undefined);
 }
+
+/** What is shown of a split where the reflux or the stages asked for do not make it (common practice); the second where it asks no reflux at all. */
+const USUAL_REFLUXES: RefluxWish[] = [
+  { kind: 'multiple', value: 1.3 },
+  { kind: 'ratio', value: 0.5 },
+];
 
 interface Chosen {
   keys: Keys;

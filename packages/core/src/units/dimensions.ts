@@ -159,6 +159,8 @@ export const units: readonly Unit[] = [
   unit('power', 'W', 1, ['J/s']),
   unit('power', 'kW', 1e3, ['kJ/s']),
   unit('power', 'MW', 1e6),
+  unit('power', 'cal/s', CAL),
+  unit('power', 'kcal/s', CAL * 1e3),
   unit('power', 'kcal/h', (CAL * 1e3) / HOUR, ['kcal/hr']),
   unit('power', 'Gcal/h', (CAL * 1e9) / HOUR, ['Gcal/hr']),
   unit('power', 'Btu/h', BTU / HOUR, ['BTU/h', 'Btu/hr', 'BTU/hr']),

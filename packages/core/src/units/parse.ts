@@ -1,6 +1,6 @@
 /**
  * What people type, read: a number, a unit or none, in any of the dimensions that a field takes. "12 psig", "98 wt%", "120 klb/h",
- * "1.3 x min". A decimal comma is refused with a sentence, since "1,200" means two things.
+ * "1.3 x min". A comma is refused with a sentence where it can mean two things, as in "1,200".
  */
 import { toSI, units } from './dimensions.ts';
 import type { Dimension, Site, Unit } from './dimensions.ts';
@@ -57,7 +57,9 @@ export function explainParse(p: ParseProblem): string {
     case 'empty':
       return 'Type a number.';
     case 'comma':
-      return `A comma can mean two things. Write ${p.text.replace(',', '.')} for a decimal, or leave the comma out.`;
+      return /^[+-]?\d{1,3},\d{3}$/.test(p.text)
+        ? `A comma can mean two things. Write ${p.text.replace(',', '')} if it parts thousands, ${p.text.replace(',', '.')} if it is a decimal.`
+        : `A comma can mean two things. Write ${p.text.replace(',', '.')} for a decimal, or leave the comma out.`;
     case 'not-a-number':
       return `“${p.text}” does not begin with a number. Write it like 12.5, 12.5 bar or 1.2e-3.`;
     case 'not-finite':
@@ -68,7 +70,7 @@ export function explainParse(p: ParseProblem): string {
 }
 
 function splitNumber(text: string): Parsed<{ number: number; rest: string }> {
-  const trimmed = text.trim().replace('−', '-');
+  const trimmed = withoutThousands(text.trim().replace('−', '-'));
   if (trimmed === '') return problem({ code: 'empty' });
   if (/^[+-]?\d*,\d/.test(trimmed)) return problem({ code: 'comma', text: /^[+-]?[\d,.]*/.exec(trimmed)?.[0] ?? trimmed });
   const match = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*(.*)$/.exec(trimmed);
@@ -77,6 +79,10 @@ function splitNumber(text: string): Parsed<{ number: number; rest: string }> {
   const number = Number(digits);
   return Number.isFinite(number) ? { ok: true, value: { number, rest } } : problem({ code: 'not-finite', text: trimmed });
 }
+
+/** "1,234,567" and "45,000.5" can mean one thing only. */
+const withoutThousands = (text: string): string =>
+  text.replace(/^[+-]?\d{1,3}(?:(?:,\d{3}){2,}(?:\.\d*)?|,\d{3}\.\d*)(?![\d,])/, (number) => number.replaceAll(',', ''));
 
 /**
  * "%" and "ppm" alone keep the basis of the field's own unit; else exact spelling first, then without regard to case. What two dimensions

@@ -106,6 +106,21 @@ describe('what people type', () => {
       'A comma can mean two things. Write 0.95 for a decimal, or leave the comma out.',
     );
   });
+  test('a comma before three digits may part thousands: both are offered; where it can mean one thing only it is read', () => {
+    const power: Dimension[] = ['massFlow'];
+    expect(refusal('45,000 lb/h', power, 'kg/h')).toBe(
+      'A comma can mean two things. Write 45000 if it parts thousands, 45.000 if it is a decimal.',
+    );
+    expect(read('1,234,567 kg/h', power, 'kg/h').value).toBeCloseTo(1234567 / 3600, 6);
+    expect(read('-45,000.5', power, 'kg/h').value).toBeCloseTo(-45000.5 / 3600, 6);
+    for (const odd of ['1,23,456', '1,234,56', '1234,567.0', '1,234,5678', '0,95', '1,2345'])
+      expect(refusal(odd, power, 'kg/h')).toMatch(/^A comma can mean two things/);
+  });
+  test('calories by the second, as by the hour', () => {
+    expect(read('1 kcal/s', ['power'], 'kW').value).toBeCloseTo(4184, 6);
+    expect(read('860 kcal/h', ['power'], 'kW').value).toBeCloseTo((860 * 4184) / 3600, 6);
+    expect(read('239 cal/s', ['power'], 'kW').value).toBeCloseTo(239 * 4.184, 6);
+  });
   test.each([
     ['', 'Type a number.'],
     ['twelve', '“twelve” does not begin with a number. Write it like 12.5, 12.5 bar or 1.2e-3.'],

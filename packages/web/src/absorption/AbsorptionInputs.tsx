@@ -58,7 +58,7 @@ function Roles({ column, set }: PartProps) {
   const components = useAppSelector(selectComponents);
   const result = useAppSelector(selectAbsorptionResult);
   const { gas, liquid, solute } = column.absorption;
-  const proposed = result?.drawing.state === 'solved' ? result.drawing.value : undefined;
+  const proposed = result?.roles ?? undefined;
   const path = `units.${column.id}.absorption`;
   const streams = feeds.map(({ id, name }) => ({ value: id, label: name }));
   const other = (id: string): string | null => feeds.find((feed) => feed.id !== id)?.id ?? null;
@@ -92,7 +92,7 @@ function Roles({ column, set }: PartProps) {
 }
 
 function Task({ column, set }: PartProps) {
-  const { find, recovery, stages } = column.absorption;
+  const { find, stages } = column.absorption;
   const path = `units.${column.id}.absorption`;
   return (
     <>
@@ -107,15 +107,7 @@ function Task({ column, set }: PartProps) {
       />
       {find === 'stages' ? (
         <>
-          <QuantityField
-            label="Part that passes"
-            path={`${path}.recovery`}
-            value={recovery === null ? null : { si: recovery, dimension: 'ratio' }}
-            dimensions={['ratio']}
-            step={0.001}
-            range={[0, 1]}
-            onChange={(value, gesture) => set({ recovery: value?.si ?? null }, gesture)}
-          />
+          <Recovery column={column} set={set} />
           <FlowFields column={column} set={set} />
         </>
       ) : (
@@ -129,6 +121,38 @@ function Task({ column, set }: PartProps) {
           onChange={(value, gesture) => set({ stages: value?.si ?? null }, gesture)}
         />
       )}
+    </>
+  );
+}
+
+/** The same wish said either way: what passes, and what may stay behind. */
+function Recovery({ column, set }: PartProps) {
+  const { recovery } = column.absorption;
+  const roles = useAppSelector(selectAbsorptionResult)?.roles;
+  const name = roles?.solute.name ?? 'the solute';
+  const stays = column.service === 'absorption' ? 'stays in the gas' : 'stays in the liquid';
+  const part = (si: number | null) => (si === null ? null : ({ si, dimension: 'ratio' } as const));
+  return (
+    <>
+      <QuantityField
+        label="Part that passes"
+        path={`units.${column.id}.absorption.recovery`}
+        value={part(recovery)}
+        dimensions={['ratio']}
+        step={0.001}
+        range={[0, 1]}
+        note={`of the ${name} that comes in`}
+        onChange={(value, gesture) => set({ recovery: value?.si ?? null }, gesture)}
+      />
+      <QuantityField
+        label="Part that stays"
+        path={`units.${column.id}.absorption.recovery.rest`}
+        value={part(recovery === null ? null : Number((1 - recovery).toPrecision(10)))}
+        dimensions={['ratio']}
+        step={0.001}
+        note={stays}
+        onChange={(value, gesture) => set({ recovery: value === null ? null : 1 - value.si }, gesture)}
+      />
     </>
   );
 }

@@ -1,5 +1,5 @@
 /** The drawing of one solute between gas and liquid: inputs left, drawing in the middle, what it says in the margin. */
-import { capital, toFraction } from '@keen-ladder/core';
+import { capital, formatFixed, toFraction } from '@keen-ladder/core';
 import type { TransferDrawing } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
@@ -9,7 +9,8 @@ import type { Line } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectColumn } from '../document/selectors.ts';
-import { selectAbsorptionResult, selectIsAbsorptionStale } from '../stops/standing.ts';
+import { selectShowQuantity } from '../document/showing.ts';
+import { drawnOf, selectAbsorptionResult, selectIsAbsorptionStale } from '../stops/standing.ts';
 import type { Tokens } from '../theme/tokens.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { AbsorptionInputs } from './AbsorptionInputs.tsx';
@@ -24,20 +25,20 @@ export function TransferPage() {
   const result = useAppSelector(selectAbsorptionResult);
   const isStale = useAppSelector(selectIsAbsorptionStale);
   if (column === undefined) return null;
-  const drawing = result?.drawing.state === 'solved' ? result.drawing.value : undefined;
+  const drawn = drawnOf(result?.drawing);
   return (
     <main className="graph-page">
       <h1 className="unseen">Graph</h1>
       <AbsorptionInputs column={column} />
       <div className="sheet balance-sheet" data-stale={isStale}>
-        {drawing === undefined ? (
+        {drawn === undefined ? (
           <p className="empty-sheet">
             {result === null
               ? 'Drawing …'
               : 'Equilibrium and operating line are drawn here once the two streams are complete: the margin says what is missing.'}
           </p>
         ) : (
-          <Drawing drawing={drawing} />
+          <Drawing drawing={drawn.value} isNearest={drawn.isNearest} />
         )}
       </div>
       <TransferMargin />
@@ -47,7 +48,8 @@ export function TransferPage() {
 
 const HEIGHT = 600;
 
-function Drawing({ drawing }: { drawing: TransferDrawing }) {
+function Drawing({ drawing, isNearest }: { drawing: TransferDrawing; isNearest: boolean }) {
+  const show = useAppSelector(selectShowQuantity);
   const { colors } = useLook();
   const [measure, setMeasure] = useState<Measure>('ratios');
   const panel = useRef<HTMLDivElement>(null);
@@ -63,6 +65,11 @@ function Drawing({ drawing }: { drawing: TransferDrawing }) {
     <>
       <div className="sheet-head">
         <h2 className="sheet-title">{capital(drawing.solute.name)} between gas and liquid</h2>
+        {isNearest && (
+          <span className="quiet small">
+            out of reach as asked; drawn for {formatFixed(100 * drawing.recovery, 1)} % with {show(drawing.flow, 'molarFlow')}
+          </span>
+        )}
         <Segmented<Measure>
           options={['ratios', 'fractions']}
           value={measure}

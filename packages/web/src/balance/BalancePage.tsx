@@ -85,7 +85,7 @@ function SheetPanel({ column }: { column: Column }) {
 function useLadderFlows(column: Column, sheet: BalanceResult | null): BalanceResult | null {
   const ladder = useAppSelector(selectLadderStanding);
   const components = useAppSelector(selectComponents);
-  if (sheet === null || sheet.outcome.state !== 'open' || sheet.feed.length === 0) return null;
+  if (sheet?.outcome.state !== 'open' || sheet.feed.length === 0) return null;
   if (column.balance.cells.length > 0 || ladder.state !== 'solved') return null;
   const molarMass = components.map((c) => c.molarMass.value);
   return { ...sheet, ...flowsFromLadder(sheet, ladder.value.products, molarMass) };

@@ -9,18 +9,25 @@ import { selectComponents, selectDisplay, selectDocument, selectFeeds, selectSit
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
-import { selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
+import { drawnOf, selectEstimateResult, selectIsEstimateStale, selectLastEstimateStanding } from '../stops/standing.ts';
 import { explanations } from './explanations.ts';
 import { estimateProposals } from './proposals.ts';
 
 export function EstimateMargin({ column }: { column: Column }) {
   const standing = useAppSelector(selectLastEstimateStanding);
   const isStale = useAppSelector(selectIsEstimateStale);
+  const drawn = drawnOf(useAppSelector(selectEstimateResult)?.outcome);
   return (
     <aside className="margin" aria-label="What the estimate says" data-stale={isStale}>
       <Said standing={standing} waiting="Estimating …" waysOut={(reason) => estimateProposals(reason, column)}>
         {(facts, warnings) => <Solved column={column} facts={facts} warnings={warnings} />}
       </Said>
+      {drawn?.isNearest === true && (
+        <>
+          <h2>At a reflux of {formatNumber(drawn.value.reflux, 3)} mol/mol</h2>
+          <EstimateFigures facts={drawn.value} />
+        </>
+      )}
       <h2>Notes</h2>
       <Notes />
     </aside>

@@ -9,7 +9,7 @@ import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectColumn, selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { saveCanvas, saveCsv } from '../download/save.ts';
-import { selectEstimateResult, selectIsEstimateStale } from '../stops/standing.ts';
+import { drawnOf, selectEstimateResult, selectIsEstimateStale } from '../stops/standing.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { EstimateInputs } from './EstimateInputs.tsx';
@@ -21,13 +21,13 @@ export function EstimatePage() {
   const result = useAppSelector(selectEstimateResult);
   const isStale = useAppSelector(selectIsEstimateStale);
   if (column === undefined) return null;
-  const facts = result?.outcome.state === 'solved' ? result.outcome.value : undefined;
+  const drawn = drawnOf(result?.outcome);
   return (
     <main className="graph-page">
       <h1 className="unseen">Estimate</h1>
       <EstimateInputs column={column} />
       <div className="sheet balance-sheet" data-stale={isStale}>
-        {facts === undefined ? <Empty isSolving={result === null} /> : <Curves facts={facts} />}
+        {drawn === undefined ? <Empty isSolving={result === null} /> : <Curves facts={drawn.value} isNearest={drawn.isNearest} />}
       </div>
       <EstimateMargin column={column} />
     </main>
@@ -46,7 +46,7 @@ function Empty({ isSolving }: { isSolving: boolean }) {
 
 const CHART_HEIGHT = 215;
 
-function Curves({ facts }: { facts: EstimateFacts }) {
+function Curves({ facts, isNearest }: { facts: EstimateFacts; isNearest: boolean }) {
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
@@ -68,6 +68,9 @@ function Curves({ facts }: { facts: EstimateFacts }) {
     <>
       <div className="sheet-head">
         <h2 className="sheet-title">What reflux and pressure do</h2>
+        {isNearest && (
+          <span className="quiet small">out of reach as asked; shown for a reflux of {formatNumber(facts.reflux, 3)} mol/mol</span>
+        )}
         <SaveEstimate facts={facts} refluxChart={refluxChart} pressureChart={pressureChart} volatilityChart={volatilityChart} />
       </div>
       <div className="chart-pair" ref={panel}>

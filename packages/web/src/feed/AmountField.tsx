@@ -1,11 +1,12 @@
 /** How much of a feed there is, in whichever way it is typed. */
 import { isFlowBasis } from '@keen-ladder/core';
-import type { AmountBasis, Dimension } from '@keen-ladder/core';
+import type { AmountBasis, Dimension, FeedFacts } from '@keen-ladder/core';
 import { memo } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { amountSet } from '../document/documentSlice.ts';
 import type { Stream } from '../document/parts.ts';
 import { selectShowQuantity } from '../document/showing.ts';
+import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectFeedFacts } from '../stops/standing.ts';
@@ -29,24 +30,58 @@ const basisWords: Record<AmountBasis, string | undefined> = {
   actual: 'as it flows, at its own temperature and pressure',
 };
 
+/** Beside each other: a unit of volume by time says only one of them. */
+const volumes: { value: AmountBasis; label: string }[] = [
+  { value: 'standard-liquid', label: 'as liquid, standard' },
+  { value: 'actual', label: 'as it flows' },
+];
+const isVolume = (basis: AmountBasis): boolean => volumes.some(({ value }) => value === basis);
+
+/** What a bare m³/h means: of a vapour the volume that flows, of a liquid its standard volume. */
+function dimensionsFor(isVapour: boolean): [Dimension, ...Dimension[]] {
+  const byVolume: Dimension[] = ['standardLiquidFlow', 'standardGasFlow', 'volumeFlow'];
+  return ['molarFlow', 'massFlow', ...(isVapour ? byVolume.reverse() : byVolume)];
+}
+
+/** As the flash says; before there is one, as its conditions do. */
+function isVapourStream(condition: Stream['condition'], facts: FeedFacts | null): boolean {
+  if (facts !== null) return facts.vapourFraction > 0.5;
+  return condition.some(
+    (c) => c.by === 'saturated-vapour' || c.by === 'superheat' || (c.by === 'vapour-fraction' && c.value !== null && c.value > 0.5),
+  );
+}
+
 export const AmountField = memo(function AmountField({ stream }: { stream: Stream }) {
   const dispatch = useAppDispatch();
-  const { amount, composition } = stream;
+  const { amount, composition, condition } = stream;
+  const facts = useAppSelector((state) => selectFeedFacts(state, stream.id));
   const path = `streams.${stream.id}.amount`;
   if (isFlowBasis(composition.basis)) return <SummedAmount stream={stream.id} />;
+  const set = (next: Stream['amount'], gesture?: string) => dispatch(amountSet({ stream: stream.id, amount: next }, gesture));
   return (
-    <QuantityField
-      label="Flow"
-      path={path}
-      value={amount === null ? null : { si: amount.value, dimension: AMOUNT_DIMENSIONS[amount.basis] }}
-      dimensions={['molarFlow', 'massFlow', 'standardLiquidFlow', 'standardGasFlow', 'volumeFlow']}
-      step={1}
-      note={amount === null ? undefined : basisWords[amount.basis]}
-      onChange={(value, gesture) => {
-        const basis = bases.find((b) => AMOUNT_DIMENSIONS[b] === value?.dimension) ?? 'molar';
-        dispatch(amountSet({ stream: stream.id, amount: value === null ? null : { value: value.si, basis } }, gesture));
-      }}
-    />
+    <>
+      <QuantityField
+        label="Flow"
+        path={path}
+        value={amount === null ? null : { si: amount.value, dimension: AMOUNT_DIMENSIONS[amount.basis] }}
+        dimensions={dimensionsFor(isVapourStream(condition, facts))}
+        step={1}
+        note={amount === null ? undefined : basisWords[amount.basis]}
+        onChange={(value, gesture) => {
+          const basis = bases.find((b) => AMOUNT_DIMENSIONS[b] === value?.dimension) ?? 'molar';
+          set(value === null ? null : { value: value.si, basis }, gesture);
+        }}
+      />
+      {amount !== null && isVolume(amount.basis) && (
+        <ChoiceField
+          label="This volume"
+          path={`${path}.basis`}
+          value={amount.basis}
+          options={volumes}
+          onChange={(basis) => set({ ...amount, basis })}
+        />
+      )}
+    </>
   );
 });
 

@@ -80,3 +80,22 @@ test('taken away, a target is gone', async () => {
   await user.click(screen.getByRole('button', { name: 'Take Reflux ratio away' }));
   expect(targets().map((t) => t.id)).toEqual(['duty']);
 });
+
+test('a flow carried by moles takes kg/h: the target is then one by mass', async () => {
+  const store = storeOf('Five alkanes with a side draw');
+  const flow: LadderTarget = {
+    ...reflux,
+    id: 'distillate',
+    quantity: { kind: 'flow', place: 'overhead', components: [], basis: 'mole' },
+    value: 10,
+  };
+  store.dispatch(ladderSet({ column: 'column', change: { targets: [flow] } }));
+  renderedIn(store, <Cards />);
+  const user = userEvent.setup();
+  const wanted = screen.getByRole('textbox', { name: /^wanted/ });
+  await user.clear(wanted);
+  await user.type(wanted, '7200 kg/h{Enter}');
+  const [target] = store.getState().document.present.units[0]?.ladder?.targets ?? [];
+  expect(target).toMatchObject({ value: 2, quantity: { kind: 'flow', basis: 'mass' } });
+  expect(screen.getByRole('listitem', { name: 'Distillate flow by mass' })).toBeDefined();
+});

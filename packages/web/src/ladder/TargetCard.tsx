@@ -1,7 +1,7 @@
 /** A target: what is wanted, how it stands, what is moved for it; in force or kept for later. */
 import { CloseOutlined } from '@ant-design/icons';
 import { capital, quantityDimension, quantityName, sameQuantity } from '@keen-ladder/core';
-import type { LadderFacts } from '@keen-ladder/core';
+import type { Dimension, LadderFacts, LadderQuantity } from '@keen-ladder/core';
 import { Button, Dropdown, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -17,6 +17,19 @@ interface Props {
   ladder: Ladder;
   target: LadderTarget;
   facts: LadderFacts | null;
+}
+
+const BASES = ['mole', 'mass', 'volume'] as const;
+
+/** The dimension that a quantity has in another basis; its own where it has only one. */
+const measuredBy = (quantity: LadderQuantity, basis: (typeof BASES)[number]): Dimension =>
+  quantityDimension('basis' in quantity && quantity.kind !== 'recovery' ? { ...quantity, basis } : quantity);
+
+/** Typed in kg/h, a flow is meant by mass. */
+function inBasisOf(quantity: LadderQuantity, dimension: Dimension | undefined): LadderQuantity {
+  const basis = BASES.find((b) => measuredBy(quantity, b) === dimension);
+  const isOther = basis !== undefined && 'basis' in quantity && quantityDimension(quantity) !== dimension;
+  return isOther ? { ...quantity, basis } : quantity;
 }
 
 const wishes: { value: LadderTarget['wish']; label: string }[] = [
@@ -100,10 +113,10 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
           label="wanted"
           path={`units.${column.id}.ladder.targets.${target.id}`}
           value={value === null ? null : { si: value, dimension }}
-          dimensions={[dimension]}
+          dimensions={[dimension, ...BASES.map((basis) => measuredBy(quantity, basis)).filter((other) => other !== dimension)]}
           step={stepOf(value)}
           {...(quantity.kind === 'reflux-ratio' && isInForce && value !== null && value > 0 ? { range: sliderRange(value) } : {})}
-          onChange={(next, gesture) => set({ value: next?.si ?? null }, gesture)}
+          onChange={(next, gesture) => set({ value: next?.si ?? null, quantity: inBasisOf(quantity, next?.dimension) }, gesture)}
         />
       )}
       <div className="target-line">

@@ -27,29 +27,24 @@ export function ladderProposals(reason: Reason, { document, column, hash, show }
     label,
     action: targetSet({ column: column.id, target }),
   });
-  switch (reason.code) {
-    case 'targets-repeat':
-    case 'targets-beyond-balance': {
-      const name = reason.targets.at(-1) ?? '';
-      const last = named(name);
-      return last === undefined ? [] : [changed(`Switch off ${name}`, { ...last, isInForce: false })];
-    }
-    case 'time-over':
-      return hash === undefined ? [] : [{ label: `Search on, up to ${LONGEST.on / 1000} s`, action: ladderSearchedOn(hash) }];
-    case 'stopped-short': {
-      const target = named(reason.target);
-      if (target === undefined) return [];
-      const { reached } = reason;
-      return [changed(`Take ${show(reached, quantityDimension(target.quantity))}`, { ...target, value: reached })];
-    }
-    case 'runs-dry':
-    case 'draw-too-large': {
-      const reflux = targets.find(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
-      if (typeof reflux?.value !== 'number') return [];
-      const more = Number((MORE * reflux.value).toPrecision(3));
-      return [changed(`Take a reflux ratio of ${formatNumber(more)}`, { ...reflux, value: more })];
-    }
-    default:
-      return [];
+  if (reason.code === 'targets-repeat' || reason.code === 'targets-beyond-balance') {
+    const name = reason.targets.at(-1) ?? '';
+    const last = named(name);
+    return last === undefined ? [] : [changed(`Switch off ${name}`, { ...last, isInForce: false })];
   }
+  if (reason.code === 'time-over')
+    return hash === undefined ? [] : [{ label: `Search on, up to ${LONGEST.on / 1000} s`, action: ladderSearchedOn(hash) }];
+  if (reason.code === 'stopped-short') {
+    const { target: name, reached } = reason;
+    const target = named(name);
+    if (target === undefined) return [];
+    return [changed(`Take ${show(reached, quantityDimension(target.quantity))}`, { ...target, value: reached })];
+  }
+  if (reason.code === 'runs-dry' || reason.code === 'draw-too-large') {
+    const reflux = targets.find(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
+    if (typeof reflux?.value !== 'number') return [];
+    const more = Number((MORE * reflux.value).toPrecision(3));
+    return [changed(`Take a reflux ratio of ${formatNumber(more)}`, { ...reflux, value: more })];
+  }
+  return [];
 }

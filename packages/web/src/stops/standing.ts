@@ -41,6 +41,13 @@ export function standingOf<T>(outcome: Outcome<T> | undefined): LastStanding<T> 
   }
 }
 
+/** What is drawn: the answer, or what is nearest to it where what is asked is out of reach. */
+export function drawnOf<T>(outcome: Outcome<T> | undefined): { value: T; isNearest: boolean } | undefined {
+  if (outcome?.state === 'solved') return { value: outcome.value, isNearest: false };
+  if (outcome?.state === 'out-of-reach' && outcome.nearest !== undefined) return { value: outcome.nearest, isNearest: true };
+  return undefined;
+}
+
 const selectResults = (state: RootState) => state.results.solved?.results ?? null;
 export const selectMilliseconds = (state: RootState): number => state.results.solved?.milliseconds ?? 0;
 
