@@ -1,4 +1,4 @@
-import { choose, expect, field, openCopy, stopState, test, textOf, url } from './engineer.ts';
+import { choose, expect, field, openChanged, openCopy, stopState, test, textOf, url } from './engineer.ts';
 import type { Locator, Page } from '@playwright/test';
 
 const open = async (page: Page, name = 'Four-alcohol splitter') => {
@@ -159,6 +159,38 @@ test('how far a purity goes, with the curve and what stops it', async ({ quietPa
     timeout: 30_000,
   });
   await expect(dialog.locator('svg').first()).toBeVisible();
+});
+
+test('a column that exists is typed in without any split; the sheet fills from it and can ask for what it does', async ({
+  quietPage: page,
+}) => {
+  await openChanged(
+    page,
+    ({ units }) => {
+      const [unit] = units;
+      if (unit === undefined) return;
+      unit.balance.cells = [];
+      unit.graph.reflux = null;
+      unit.ladder = null;
+    },
+    'ladder',
+  );
+  await page.getByRole('button', { name: 'Begin with the column itself' }).click();
+  await expect(page.locator('.open-points li')).toHaveCount(2);
+  const card = (name: string) => page.getByRole('listitem', { name }).getByRole('textbox', { name: /^wanted/ });
+  await card('Reflux ratio').fill('1.2');
+  await card('Distillate flow').fill('25');
+  await expect(stopState(page, 'Ladder')).toContainText('solved');
+  await page.locator('.stop', { hasText: 'balance' }).click();
+  const sheet = page.getByRole('grid', { name: 'Balance sheet' });
+  await expect(page.locator('.sheet-sentence')).toContainText('the flows are those of the ladder');
+  await expect(sheet.getByRole('gridcell', { name: 'flow of the total in the distillate' })).toHaveText('25.00');
+  await page.getByRole('button', { name: 'Ask for this split' }).click();
+  await expect(stopState(page, 'Feed & balance')).toHaveText('complete');
+  await page.locator('.stop', { hasText: 'Ladder' }).click();
+  const asked = page.getByRole('table', { name: 'Asked and reached' });
+  await expect(asked.locator('tbody tr')).toHaveCount(2);
+  await expect(asked.locator('tbody tr[data-verdict="met"]')).toHaveCount(2);
 });
 
 test('a target walks to where it is wanted', async ({ quietPage: page }) => {

@@ -82,7 +82,8 @@ function withLadder(
     ...design,
   });
   const aside = cards.map((card): LadderTarget => ({ ...ladderTarget(card.id, card.quantity, card.value), isInForce: false }));
-  return { ...column, ladder: { ...ladder, targets: [...ladder.targets, ...aside] } };
+  const inForce = ladder.targets.filter(({ isInForce }) => isInForce);
+  return { ...column, ladder: { ...ladder, targets: [...inForce, ...aside] } };
 }
 
 const share = (id: string, kind: 'fraction' | 'recovery', place: string, component: string, value: number | null = null) => ({

@@ -1,5 +1,6 @@
 /** The ladder that a graph, an estimate or an absorber's design hands on: stages rounded up, feeds at the nearest rung, what is held said as targets. */
 import { entryOf } from './documentParts.ts';
+import { sameQuantity } from './ladderTargets.ts';
 import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget, SheetCell } from './document.ts';
 
 export interface HandedOn {
@@ -138,12 +139,19 @@ export function updatedLadder(before: LadderInputs, handed: LadderInputs): { lad
   note('stages', before.stages, handed.stages);
   for (const [id, { stage }] of Object.entries(handed.feeds)) note({ feed: id }, entryOf(before.feeds, id)?.stage ?? null, stage);
   for (const [id, stage] of Object.entries(handed.drawStages)) note({ draw: id }, entryOf(before.drawStages, id) ?? null, stage);
-  for (const { id, value } of handed.targets) note({ target: id }, before.targets.find((t) => t.id === id)?.value ?? null, value);
   const own = before.targets.filter(({ id }) => !handed.targets.some((t) => t.id === id));
-  const targets = handed.targets.map((t) => {
+  // What the engineer has a card for already needs no second one.
+  const isKnown = (t: LadderTarget): boolean => !t.isInForce && own.some(({ quantity }) => sameQuantity(quantity, t.quantity));
+  const targets = handed.targets.flatMap((t) => {
+    if (isKnown(t)) return [];
     const { isInForce, moves } = before.targets.find(({ id }) => id === t.id) ?? t;
-    return { ...t, isInForce, moves };
+    return [{ ...t, isInForce, moves }];
   });
+  for (const { id, value, isInForce } of targets) {
+    const was = before.targets.find((t) => t.id === id);
+    // A new card that is off changes nothing of the column.
+    if (was !== undefined || isInForce) note({ target: id }, was?.value ?? null, value);
+  }
   return {
     ladder: {
       ...before,

@@ -2,6 +2,7 @@ import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import type { UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import undoable, { excludeAction } from 'redux-undo';
+import { queries } from '../api/queries.ts';
 import { caseOpened, documentReducer } from '../document/documentSlice.ts';
 import { resultsReducer } from '../engine/resultsSlice.ts';
 import { savingReducer } from '../saving/savingSlice.ts';
@@ -23,6 +24,7 @@ const reducer = combineReducers({
   }),
   results: resultsReducer,
   saving: savingReducer,
+  [queries.reducerPath]: queries.reducer,
 });
 
 export function createStore() {
@@ -33,7 +35,7 @@ export function createStore() {
       defaults({
         serializableCheck: { ignoredPaths: ['results', 'document'], ignoredActionPaths: ['payload', 'meta'] },
         immutableCheck: { ignoredPaths: ['results', 'document'] },
-      }),
+      }).concat(queries.middleware),
   });
 }
 

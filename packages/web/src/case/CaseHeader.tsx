@@ -3,7 +3,6 @@ import type { UnitSetName } from '@keen-ladder/core';
 import { Button, Input, Select, Tooltip } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ActionCreators } from 'redux-undo';
 import { api } from '../api/client.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Brand } from '../app/Brand.tsx';
@@ -13,6 +12,7 @@ import type { Standing } from '../saving/savingSlice.ts';
 import { HistoryDrawer } from './HistoryDrawer.tsx';
 import { UnitsDrawer } from './UnitsDrawer.tsx';
 import { useUnitsChoice } from '../document/lastUnits.ts';
+import { useUndo } from '../commands/useUndo.tsx';
 import { selectDisplay } from '../document/selectors.ts';
 import { ThemeSwitch } from '../theme/ThemeSwitch.tsx';
 
@@ -82,15 +82,15 @@ function CaseTitle({ id, name }: { id: string; name: string }) {
 }
 
 function UndoButtons() {
-  const dispatch = useAppDispatch();
+  const { undo, redo } = useUndo();
   const canUndo = useAppSelector((state) => state.document.past.length > 0);
   const canRedo = useAppSelector((state) => state.document.future.length > 0);
   return (
     <>
-      <Button type="text" disabled={!canUndo} onClick={() => dispatch(ActionCreators.undo())}>
+      <Button type="text" disabled={!canUndo} onClick={undo}>
         Undo
       </Button>
-      <Button type="text" disabled={!canRedo} onClick={() => dispatch(ActionCreators.redo())}>
+      <Button type="text" disabled={!canRedo} onClick={redo}>
         Redo
       </Button>
     </>

@@ -1,7 +1,7 @@
-import type { HistoryLine } from '@keen-ladder/schema';
 import { App, Button, Drawer } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../api/client.ts';
+import { failureOf, useHistoryQuery } from '../api/queries.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { documentReplaced } from '../document/documentSlice.ts';
 
@@ -14,25 +14,17 @@ interface Props {
 export function HistoryDrawer({ caseId, onClose }: Props) {
   const dispatch = useAppDispatch();
   const { message } = App.useApp();
-  const [lines, setLines] = useState<HistoryLine[] | undefined>(undefined);
-  const [failure, setFailure] = useState<string | undefined>(undefined);
-  useEffect(() => {
-    api
-      .history(caseId)
-      .then((history) => {
-        setLines(history.lines);
-      })
-      .catch((error: unknown) => {
-        setFailure(error instanceof Error ? error.message : String(error));
-      });
-  }, [caseId]);
+  const { data, error } = useHistoryQuery(caseId, { refetchOnMountOrArgChange: true });
+  const [refused, setRefused] = useState<string | undefined>(undefined);
+  const failure = refused ?? failureOf(error);
+  const lines = data?.lines;
   const bringBack = async (version: number) => {
     try {
       dispatch(documentReplaced((await api.historic(caseId, version)).document));
       onClose();
       void message.info(`Version ${version} is back. Undo returns to what was here.`);
-    } catch (error) {
-      setFailure(error instanceof Error ? error.message : String(error));
+    } catch (reason) {
+      setRefused(reason instanceof Error ? reason.message : String(reason));
     }
   };
   return (

@@ -4,12 +4,15 @@ import { Command } from 'cmdk';
 import { createContext, use, useEffect, useMemo, useState } from 'react';
 import type { PropsWithChildren } from 'react';
 import { useNavigate } from 'react-router';
-import { ActionCreators } from 'redux-undo';
 import { api } from '../api/client.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../app/store.ts';
+import { useProjectsQuery } from '../api/queries.ts';
 import { useGoToField } from '../stops/useGoToField.ts';
 import { saveJson } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
+import { foundIn } from './entries.ts';
+import { NEW_CASE_IN, RUNG } from './places.ts';
+import { useUndo } from './useUndo.tsx';
 
 const OpenContext = createContext<(open: boolean) => void>(() => undefined);
 
@@ -20,14 +23,14 @@ interface Entry {
 
 export function Commands({ children }: PropsWithChildren) {
   const [isOpen, setOpen] = useState(false);
-  const dispatch = useAppDispatch();
+  const { undo, redo } = useUndo();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey)) return;
       const key = event.key.toLowerCase();
       if (key === 'k') setOpen(true);
-      else if (key === 'z' && !isTyping(event)) dispatch(event.shiftKey ? ActionCreators.redo() : ActionCreators.undo());
-      else if (key === 'y' && !isTyping(event)) dispatch(ActionCreators.redo());
+      else if (key === 'z' && !isTyping(event)) (event.shiftKey ? redo : undo)();
+      else if (key === 'y' && !isTyping(event)) redo();
       else return;
       event.preventDefault();
     };
@@ -35,7 +38,7 @@ export function Commands({ children }: PropsWithChildren) {
     return () => {
       window.removeEventListener('keydown', onKey);
     };
-  }, [dispatch]);
+  }, [undo, redo]);
   return (
     <OpenContext value={setOpen}>
       {children}
@@ -79,49 +82,47 @@ function CommandList({ onDone }: { onDone: () => void }) {
 }
 
 function useEntries(): Entry[] {
-  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const goToField = useGoToField();
+  const { undo, redo } = useUndo();
   const { name, change } = useLook();
   const facts = useAppSelector((state) => state.saving.facts);
   const document = useAppSelector((state) => state.document.present);
+  const { data: list } = useProjectsQuery();
   return useMemo(() => {
+    const go = (to: string) => () => void navigate(to);
+    const cases = (list?.projects ?? []).flatMap((project) =>
+      project.cases
+        .filter(({ id }) => id !== facts?.id)
+        .map((item): Entry => ({ name: `Case: ${item.name} (${project.name})`, run: go(`/cases/${item.id}`) })),
+    );
+    const begin = (list?.projects ?? []).map((project): Entry => ({
+      name: `New case in ${project.name}`,
+      run: go(`/?${NEW_CASE_IN}=${project.id}`),
+    }));
     const always: Entry[] = [
-      { name: 'List of cases', run: () => void navigate('/') },
+      { name: 'List of cases', run: go('/') },
+      ...begin,
       { name: name === 'day' ? 'Night theme' : 'Day theme', run: () => change(name === 'day' ? 'night' : 'day') },
+      ...cases,
     ];
     if (facts === null) return always;
-    const [column] = document.units;
-    const [stream] = document.streams;
-    const fields: [string, string][] = [
-      ['Composition of the feed', `streams.${stream?.id ?? ''}.composition`],
-      ['Flow of the feed', `streams.${stream?.id ?? ''}.amount`],
-      ['Purity of the distillate', `units.${column?.id ?? ''}.balance.distillate`],
-      ['Purity of the bottoms', `units.${column?.id ?? ''}.balance.bottoms`],
-      ['Pressure', `units.${column?.id ?? ''}.pressure.top`],
-      ['Reflux', `units.${column?.id ?? ''}.graph.reflux`],
-      ['Feed stage', `units.${column?.id ?? ''}.graph.feedStages.${stream?.id ?? ''}`],
-      ['Components', 'mixture.components'],
-    ];
-    const transfer = { Feeds: 'balance', Graph: 'transfer', Estimate: 'factors' };
-    const distillation = {
-      'Feed & balance': 'balance',
-      ...(document.mixture.components.length > 2 ? {} : { Graph: 'graph' }),
-      Estimate: 'estimate',
-    };
-    const stops = column?.service === 'distillation' ? distillation : transfer;
+    const base = `/cases/${facts.id}`;
     return [
-      ...Object.entries(stops).map(([title, stop]) => ({ name: title, run: () => void navigate(`/cases/${facts.id}/${stop}`) })),
-      ...fields.map(([title, path]) => ({ name: title, run: () => goToField(path) })),
-      { name: 'Undo', run: () => dispatch(ActionCreators.undo()) },
-      { name: 'Redo', run: () => dispatch(ActionCreators.redo()) },
+      ...foundIn(document).map(({ name: title, to }): Entry => {
+        if ('page' in to) return { name: title, run: go(`${base}/${to.page}`) };
+        if ('path' in to) return { name: title, run: () => goToField(to.path) };
+        return { name: title, run: go(`${base}/ladder?${RUNG}=${to.rung}`) };
+      }),
+      { name: 'Undo', run: undo },
+      { name: 'Redo', run: redo },
       {
         name: 'Save the case as a file',
         run: () => void api.caseFile(facts.id).then((file) => saveJson(file, `${facts.name}.keen.json`)),
       },
       ...always,
     ];
-  }, [dispatch, navigate, name, change, facts, document.units, document.streams, document.mixture, goToField]);
+  }, [navigate, goToField, undo, redo, name, change, facts, document, list]);
 }
 
 export function FindButton() {

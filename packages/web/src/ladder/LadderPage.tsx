@@ -3,10 +3,12 @@ import { begunLadder, stageRows } from '@keen-ladder/core';
 import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useStore } from 'react-redux';
+import { useLocation, useSearchParams } from 'react-router';
 import type { AppStore } from '../app/store.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { offeredLadder } from '../column/handedOn.ts';
+import { RUNG } from '../commands/places.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
 import type { Column, Ladder } from '../document/parts.ts';
 import { selectColumn, selectFeeds } from '../document/selectors.ts';
@@ -30,17 +32,25 @@ type View = (typeof views)[number];
 
 export function LadderPage() {
   const column = useAppSelector(selectColumn);
+  const { key } = useLocation();
+  const [search] = useSearchParams();
   if (column === undefined) return null;
+  const rung = Number(search.get(RUNG) ?? 0);
   return (
     <main className="graph-page">
       <h1 className="unseen">Ladder</h1>
-      {column.ladder === null ? <NothingYet column={column} /> : <Whole column={column} ladder={column.ladder} />}
+      {column.ladder === null ? (
+        <NothingYet column={column} />
+      ) : (
+        // A rung that is asked for anew is pointed at anew.
+        <Whole key={rung > 0 ? key : ''} column={column} ladder={column.ladder} asked={rung} />
+      )}
     </main>
   );
 }
 
-function Whole({ column, ladder }: { column: Column; ladder: Ladder }) {
-  const [pointed, setPointed] = useState(0);
+function Whole({ column, ladder, asked }: { column: Column; ladder: Ladder; asked: number }) {
+  const [pointed, setPointed] = useState(asked);
   const [settings, setSettings] = useStripSettings();
   return (
     <>

@@ -4,10 +4,10 @@ import type { ComponentRecord, EstimatedComponent, Outcome, OwnComponent } from 
 import type { GroupNames } from '@keen-ladder/schema';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Drawer, Input, Select } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { selectShow } from '../document/showing.ts';
-import { api } from '../api/client.ts';
+import { failureOf, useGroupNamesQuery } from '../api/queries.ts';
 import { Field } from '../fields/Field.tsx';
 import { PlainField } from '../fields/PlainField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
@@ -181,22 +181,8 @@ function Counted<T extends string | number>({ label, add, options, counts, onCha
 
 /** Groups for activity coefficients: without them the pairs of this component cannot be estimated. */
 function ActivityGroups({ own, onChange }: { own: OwnComponent; onChange: (change: Partial<OwnComponent>) => void }) {
-  const [names, setNames] = useState<GroupNames | undefined>(undefined);
-  const [failure, setFailure] = useState<string | undefined>(undefined);
-  useEffect(() => {
-    let isHere = true;
-    api.groupNames().then(
-      (found) => {
-        if (isHere) setNames(found);
-      },
-      (error: unknown) => {
-        if (isHere) setFailure(error instanceof Error ? error.message : String(error));
-      },
-    );
-    return () => {
-      isHere = false;
-    };
-  }, []);
+  const { data: names, error } = useGroupNamesQuery();
+  const failure = failureOf(error);
   const table = (key: 'unifacGroups' | 'modifiedUnifacGroups', label: string, of: GroupNames['unifac']) => (
     <Field label={label}>
       {() => (

@@ -2,8 +2,8 @@
 import { correlate, formatEntered, ValueSlope } from '@keen-ladder/core';
 import type { ComponentRecord, Correlation } from '@keen-ladder/core';
 import { Button, Drawer, Input, Select } from 'antd';
-import { useEffect, useRef, useState } from 'react';
-import { api } from '../api/client.ts';
+import { useRef, useState } from 'react';
+import { failureOf, useComponentQuery, useSourcesQuery } from '../api/queries.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
@@ -97,21 +97,13 @@ interface Databank {
 }
 
 function useDatabank(id: string): Databank {
-  const [found, setFound] = useState<Databank>({ databank: undefined, sources: {}, failure: undefined });
-  useEffect(() => {
-    let isHere = true;
-    const ask = async () => {
-      const [sources, databank] = await Promise.all([api.sources(), isOwn(id) ? undefined : api.component(id)]);
-      if (isHere) setFound({ databank, sources, failure: undefined });
-    };
-    ask().catch((error: unknown) => {
-      if (isHere) setFound({ databank: undefined, sources: {}, failure: error instanceof Error ? error.message : String(error) });
-    });
-    return () => {
-      isHere = false;
-    };
-  }, [id]);
-  return found;
+  const sources = useSourcesQuery();
+  const component = useComponentQuery(id, { skip: isOwn(id) });
+  return {
+    databank: component.currentData,
+    sources: sources.data ?? {},
+    failure: failureOf(sources.error ?? component.error),
+  };
 }
 
 interface CurveProps {

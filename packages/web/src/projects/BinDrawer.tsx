@@ -1,42 +1,20 @@
 import type { BinItem } from '@keen-ladder/schema';
 import { Button, Drawer } from 'antd';
-import { useEffect, useState } from 'react';
-import { api } from '../api/client.ts';
-
-interface Props {
-  open: boolean;
-  /** The list of cases as it stands: when it changes under an open drawer, the bin may have too. */
-  listed: unknown;
-  onClose: () => void;
-  onChanged: () => Promise<void>;
-}
+import { failureOf, useBinQuery, useRestoreCaseMutation, useRestoreProjectMutation } from '../api/queries.ts';
 
 /** What was deleted, each with its way back. */
-export function BinDrawer({ open, listed, onClose, onChanged }: Props) {
-  const [items, setItems] = useState<BinItem[] | undefined>(undefined);
-  const [failure, setFailure] = useState<string | undefined>(undefined);
-  const load = async () => {
-    try {
-      setItems((await api.bin()).items);
-      setFailure(undefined);
-    } catch (error) {
-      setFailure(error instanceof Error ? error.message : String(error));
-    }
-  };
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- it is set when the server has answered, not in this turn
-    if (open) void load();
-  }, [open, listed]);
-  const restore = async ({ kind, id }: BinItem) => {
-    await (kind === 'case' ? api.restoreCase(id) : api.restoreProject(id));
-    await Promise.all([load(), onChanged()]);
-  };
+export function BinDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { data, error } = useBinQuery(undefined, { skip: !open, refetchOnMountOrArgChange: true });
+  const [restoreCase, ofCase] = useRestoreCaseMutation();
+  const [restoreProject, ofProject] = useRestoreProjectMutation();
+  const failure = failureOf(error ?? ofCase.error ?? ofProject.error);
+  const restore = ({ kind, id }: BinItem) => (kind === 'case' ? restoreCase(id) : restoreProject(id));
   return (
     <Drawer title="Bin" open={open} onClose={onClose} size={380}>
       {failure !== undefined && <p role="alert">{failure}</p>}
-      {items?.length === 0 && <p className="quiet">The bin is empty.</p>}
+      {data?.items.length === 0 && <p className="quiet">The bin is empty.</p>}
       <ul className="bin-list">
-        {items?.map((item) => (
+        {data?.items.map((item) => (
           <li key={item.id}>
             <span>
               {item.name} <span className="quiet small">{item.kind}</span>

@@ -5,19 +5,17 @@ interface Props {
   title: string;
   first: string;
   done: (name: string) => Promise<unknown>;
-  onDone: () => Promise<void>;
   onClose: () => void;
 }
 
 /** Asks for a name; what the server says against it stands beneath. */
-export function NameDialog({ title, first, done, onDone, onClose }: Props) {
+export function NameDialog({ title, first, done, onClose }: Props) {
   const [name, setName] = useState(first);
   const [error, setError] = useState<string | undefined>(undefined);
   const submit = async () => {
     try {
       await done(name);
       onClose();
-      await onDone();
     } catch (failure) {
       setError(failure instanceof Error ? failure.message : String(failure));
     }

@@ -4,19 +4,31 @@ import { formatFixed, formatNumber } from '@keen-ladder/core';
 import { DEMO_PROJECT, FIRST_CASE } from '@keen-ladder/schema';
 import type { CaseSummary, ProjectSummary } from '@keen-ladder/schema';
 import { App, Button, Dropdown, Upload } from 'antd';
-import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/client.ts';
+import {
+  failureOf,
+  useBinCaseMutation,
+  useBinProjectMutation,
+  useCreateProjectMutation,
+  useDuplicateCaseMutation,
+  useProjectsQuery,
+  useRenameCaseMutation,
+  useRenameProjectMutation,
+  useRestoreCaseMutation,
+  useRestoreProjectMutation,
+} from '../api/queries.ts';
 import { Brand } from '../app/Brand.tsx';
 import { STATE_WORDS, StateMark } from '../case/StateMark.tsx';
 import { FindButton } from '../commands/Commands.tsx';
+import { NEW_CASE_IN } from '../commands/places.ts';
 import { saveJson } from '../download/save.ts';
 import { ThemeSwitch } from '../theme/ThemeSwitch.tsx';
 import { BinDrawer } from './BinDrawer.tsx';
 import { NameDialog } from './NameDialog.tsx';
 import { NewCaseDialog } from './NewCaseDialog.tsx';
 import { Thumbnail } from './Thumbnail.tsx';
-import { useProjects } from './useProjects.ts';
 
 /** What a name is asked for. */
 interface Asked {
@@ -25,11 +37,32 @@ interface Asked {
   done: (name: string) => Promise<unknown>;
 }
 
+/** ms after which a list with figures that are still being worked out is asked for again. */
+const AGAIN = 800;
+
+/** The list of cases; a failed reload keeps what was there. */
+function useProjects() {
+  const [isWaiting, setWaiting] = useState(false);
+  const { data, error, refetch } = useProjectsQuery(undefined, {
+    refetchOnMountOrArgChange: true,
+    pollingInterval: isWaiting ? AGAIN : 0,
+  });
+  const projects = data?.projects;
+  const waits = projects?.some((project) => project.cases.some((c) => !c.isCurrent)) === true;
+  if (waits !== isWaiting) setWaiting(waits);
+  return { projects, failure: failureOf(error), reload: refetch };
+}
+
 export function ProjectsPage() {
   const { projects, failure, reload } = useProjects();
+  const [createProject] = useCreateProjectMutation();
   const [asked, setAsked] = useState<Asked | undefined>(undefined);
-  const [newCaseIn, setNewCaseIn] = useState<ProjectSummary | undefined>(undefined);
+  const [search, setSearch] = useSearchParams();
+  const newCaseIn = projects?.find(({ id }) => id === search.get(NEW_CASE_IN));
   const [isBinOpen, setBinOpen] = useState(false);
+  useEffect(() => {
+    document.title = 'Keen Ladder';
+  }, []);
   return (
     <div className="projects">
       <header className="case-header">
@@ -44,7 +77,9 @@ export function ProjectsPage() {
       <main>
         <div className="projects-head">
           <h1>Cases</h1>
-          <Button onClick={() => setAsked({ title: 'New project', first: '', done: api.createProject })}>New project</Button>
+          <Button onClick={() => setAsked({ title: 'New project', first: '', done: (name) => createProject(name).unwrap() })}>
+            New project
+          </Button>
         </div>
         {projects !== undefined && <Welcome projects={projects} />}
         {failure !== undefined && (
@@ -60,15 +95,14 @@ export function ProjectsPage() {
           <ProjectSection
             key={project.id}
             project={project}
-            onChanged={reload}
             onAsk={setAsked}
-            onNewCase={() => setNewCaseIn(project)}
+            onNewCase={() => setSearch({ [NEW_CASE_IN]: project.id })}
           />
         ))}
       </main>
-      {asked !== undefined && <NameDialog {...asked} onClose={() => setAsked(undefined)} onDone={reload} />}
-      {newCaseIn !== undefined && <NewCaseDialog project={newCaseIn} onClose={() => setNewCaseIn(undefined)} />}
-      <BinDrawer open={isBinOpen} listed={projects} onClose={() => setBinOpen(false)} onChanged={reload} />
+      {asked !== undefined && <NameDialog {...asked} onClose={() => setAsked(undefined)} />}
+      {newCaseIn !== undefined && <NewCaseDialog project={newCaseIn} onClose={() => setSearch({})} />}
+      <BinDrawer open={isBinOpen} onClose={() => setBinOpen(false)} />
     </div>
   );
 }
@@ -89,12 +123,11 @@ function Welcome({ projects }: { projects: ProjectSummary[] }) {
 
 interface SectionProps {
   project: ProjectSummary;
-  onChanged: () => Promise<void>;
   onAsk: (asked: Asked) => void;
   onNewCase: () => void;
 }
 
-function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) {
+function ProjectSection({ project, onAsk, onNewCase }: SectionProps) {
   const { message } = App.useApp();
   const navigate = useNavigate();
   const importFile = async (file: Blob) => {
@@ -108,13 +141,17 @@ function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) 
       );
     }
   };
-  const remove = useRemoval(onChanged);
+  const remove = useRemoval();
+  const [renameProject] = useRenameProjectMutation();
+  const [binProject] = useBinProjectMutation();
+  const [restoreProject] = useRestoreProjectMutation();
+  const { id } = project;
   const menu = [
     {
       key: 'rename',
       label: 'Rename',
       onClick: () =>
-        onAsk({ title: 'Rename the project', first: project.name, done: (name) => api.renameProject(project.id, name) }),
+        onAsk({ title: 'Rename the project', first: project.name, done: (name) => renameProject({ id, name }).unwrap() }),
     },
     {
       key: 'bin',
@@ -122,8 +159,8 @@ function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) 
       onClick: () =>
         void remove(
           project.name,
-          () => api.binProject(project.id),
-          () => api.restoreProject(project.id),
+          () => binProject(id).unwrap(),
+          () => restoreProject(id).unwrap(),
         ),
     },
   ];
@@ -152,13 +189,7 @@ function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) 
       {project.cases.length === 0 && <p className="quiet">No cases yet. “New case” begins one; “Import” reads one from a file.</p>}
       <ul className="cases">
         {project.cases.map((item) => (
-          <CaseCard
-            key={item.id}
-            item={item}
-            parent={project.cases.find((c) => c.id === item.parentId)}
-            onChanged={onChanged}
-            onAsk={onAsk}
-          />
+          <CaseCard key={item.id} item={item} parent={project.cases.find((c) => c.id === item.parentId)} onAsk={onAsk} />
         ))}
       </ul>
     </section>
@@ -168,24 +199,27 @@ function ProjectSection({ project, onChanged, onAsk, onNewCase }: SectionProps) 
 interface CardProps {
   item: CaseSummary;
   parent: CaseSummary | undefined;
-  onChanged: () => Promise<void>;
   onAsk: (asked: Asked) => void;
 }
 
-function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
-  const { figures } = item;
-  const remove = useRemoval(onChanged);
+function CaseCard({ item, parent, onAsk }: CardProps) {
+  const { id, figures } = item;
+  const remove = useRemoval();
+  const [renameCase] = useRenameCaseMutation();
+  const [duplicateCase] = useDuplicateCaseMutation();
+  const [binCase] = useBinCaseMutation();
+  const [restoreCase] = useRestoreCaseMutation();
   const menu = [
     {
       key: 'rename',
       label: 'Rename',
-      onClick: () => onAsk({ title: 'Rename the case', first: item.name, done: (name) => api.renameCase(item.id, name) }),
+      onClick: () => onAsk({ title: 'Rename the case', first: item.name, done: (name) => renameCase({ id, name }).unwrap() }),
     },
     {
       key: 'variant',
       label: 'Make a variant',
       onClick: () =>
-        onAsk({ title: 'New variant', first: `${item.name}, variant`, done: (name) => api.duplicateCase(item.id, name) }),
+        onAsk({ title: 'New variant', first: `${item.name}, variant`, done: (name) => duplicateCase({ id, name }).unwrap() }),
     },
     {
       key: 'file',
@@ -198,8 +232,8 @@ function CaseCard({ item, parent, onChanged, onAsk }: CardProps) {
       onClick: () =>
         void remove(
           item.name,
-          () => api.binCase(item.id),
-          () => api.restoreCase(item.id),
+          () => binCase(id).unwrap(),
+          () => restoreCase(id).unwrap(),
         ),
     },
   ];
@@ -248,17 +282,15 @@ function CaseState({ item: { figures, isCurrent } }: { item: CaseSummary }) {
 }
 
 /** Moves a thing to the bin at once, and offers to take it back. */
-function useRemoval(onChanged: () => Promise<void>) {
+function useRemoval() {
   const { message } = App.useApp();
   return async (name: string, bin: () => Promise<unknown>, restore: () => Promise<unknown>) => {
     try {
       await bin();
-      await onChanged();
       const key = `bin-${name}`;
       const undo = async () => {
         message.destroy(key);
         await restore();
-        await onChanged();
       };
       void message.open({
         key,
