@@ -55,6 +55,8 @@ export type { MethodName } from '../column/index.ts';
 export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './carriedLadder.ts';
 export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
 export { hasOwnUtilities, USUAL_SITE } from './site.ts';
+export { massFractions, stageProperties, volatilityOver } from './stageProperties.ts';
+export type { PhaseColumns, StageProperties } from './stageProperties.ts';
 export { begunLadder } from './begunLadder.ts';
 export { cellsOfSplit, flowsFromLadder } from './splitOfLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';

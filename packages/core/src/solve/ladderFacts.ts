@@ -24,6 +24,8 @@ export interface LadderFacts {
   y: number[][];
   products: LadderProduct[];
   feeds: LadderFeedFacts[];
+  /** W added to each stage; taken from it where negative. */
+  heat: number[];
   /** W, null where there is none. */
   condenserDuty: number | null;
   reboilerDuty: number | null;
@@ -105,6 +107,7 @@ export function describeLadder(
       T: handleValue(found, { kind: 'feed-temperature', feed: reading.firstFeed[f] }) ?? ready.feeds[f].T,
       vapourFraction: ready.feeds[f].vapourFraction,
     })),
+    heat: heatOfStages(ready, found),
     condenserDuty: found.condenserDuty,
     reboilerDuty: found.reboilerDuty,
     refluxRatio: found.refluxRatio,
@@ -116,6 +119,21 @@ export function describeLadder(
     attempts: found.record.attempts,
   };
 }
+
+/** Condenser, reboiler, what stages are given, and what is moved to meet a target. */
+function heatOfStages({ input }: ReadyLadder, found: SolvedColumn): number[] {
+  const heat = Array.from(input.heat);
+  found.handles.forEach((handle, k) => {
+    if (handle.kind === 'duty' && !isEnd(input, handle.stage)) heat[handle.stage - 1] += found.handleValues[k];
+  });
+  heat[0] += found.condenserDuty ?? 0;
+  heat[input.stages - 1] += found.reboilerDuty ?? 0;
+  return heat;
+}
+
+/** Whether a stage is the condenser or the reboiler. */
+const isEnd = ({ stages, top, bottom }: ReadyLadder['input'], stage: number): boolean =>
+  (stage === 1 && top !== 'none') || (stage === stages && bottom !== 'none');
 
 function productsOf(column: ColumnUnit, { input }: ReadyLadder, found: SolvedColumn): LadderProduct[] {
   const { model, stages, top } = input;
@@ -201,7 +219,9 @@ function closureOf({ input }: ReadyLadder, found: SolvedColumn, products: readon
     const out = products.reduce((sum, { flows }) => sum + flows[i], 0);
     if (fed > 0) material = Math.max(material, Math.abs(out / fed - 1));
   }
-  const added = found.handles.map((h, k) => (isHeat(h.kind) && !isEnd(h) ? found.handleValues[k] : 0));
+  const added = found.handles.map((h, k) =>
+    isHeat(h.kind) && !(h.kind === 'duty' && isEnd(input, h.stage)) ? found.handleValues[k] : 0,
+  );
   const terms = [
     ...found.fed.map(({ heat }) => heat),
     ...input.heat,
@@ -212,11 +232,6 @@ function closureOf({ input }: ReadyLadder, found: SolvedColumn, products: readon
   ];
   const moved = terms.reduce((sum, term) => sum + Math.abs(term), 0);
   return { material, heat: Math.abs(terms.reduce((sum, term) => sum + term, 0)) / moved };
-
-  function isEnd(handle: SolvedColumn['handles'][number]): boolean {
-    if (handle.kind !== 'duty') return false;
-    return (handle.stage === 1 && input.top !== 'none') || (handle.stage === input.stages && input.bottom !== 'none');
-  }
 }
 
 function handleValue({ handles, handleValues }: SolvedColumn, wanted: Handle): number | undefined {

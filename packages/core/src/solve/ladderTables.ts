@@ -1,10 +1,12 @@
 /** A ladder's stages and products as rows of a table in the case's units: for the clipboard, for spreadsheets, for the command line. */
 import type { ComponentRecord } from '../databank/index.ts';
+import type { Mixture } from '../thermo/index.ts';
 import { findUnit, fromSI, shownUnit } from '../units/index.ts';
 import type { Dimension, Site, UnitChoice } from '../units/index.ts';
 import type { LadderFacts } from './ladderFacts.ts';
 import type { LimitsFacts } from './ladderLimits.ts';
 import type { SlopesFacts } from './ladderSlopes.ts';
+import { massFractions, stageProperties } from './stageProperties.ts';
 
 export type TableRows = (string | number)[][];
 
@@ -13,7 +15,7 @@ export interface TableUnits {
   site: Site;
 }
 
-type StageNumbers = Pick<LadderFacts, 'T' | 'P' | 'liquid' | 'vapour' | 'x' | 'y'>;
+type StageNumbers = Pick<LadderFacts, 'T' | 'P' | 'liquid' | 'vapour' | 'x' | 'y' | 'heat'>;
 type ProductNumbers = Pick<LadderFacts, 'products'>;
 
 /** An SI value in the case's unit, as a number for a spreadsheet. */
@@ -24,10 +26,18 @@ const makeNumber =
 
 const rounded = (value: number): number => Number(value.toPrecision(8));
 
-/** One row per stage, from the top; every quantity. */
-export function stageRows(ladder: StageNumbers, components: readonly ComponentRecord[], units: TableUnits): TableRows {
+/** Viscosities are told in mPa s, surface tensions in mN/m. */
+const MILLI = 1e3;
+
+/** One row per stage, from the top; every quantity. A cell is empty where its phase does not flow. */
+export function stageRows(ladder: StageNumbers, mixture: Mixture, units: TableUnits): TableRows {
+  const { components } = mixture;
+  const { liquid, vapour } = stageProperties(mixture, ladder);
   const number = makeNumber(units);
-  const { temperature, pressure, molarFlow } = units.display;
+  const { temperature, pressure, molarFlow, massFlow, volumeFlow, density, molarEnergy, power } = units.display;
+  const cell = (value: number | null, dimension: Dimension): number | string => (value === null ? '' : number(value, dimension));
+  const milli = (value: number | null): number | string => (value === null ? '' : rounded(value * MILLI));
+  const [xMass, yMass] = [massFractions(ladder.x, components), massFractions(ladder.y, components)];
   return [
     [
       'stage from the top',
@@ -38,6 +48,17 @@ export function stageRows(ladder: StageNumbers, components: readonly ComponentRe
       ...components.map(({ name }) => `x ${name}, mol/mol`),
       ...components.map(({ name }) => `y ${name}, mol/mol`),
       ...components.map(({ name }) => `K ${name}`),
+      ...components.map(({ name }) => `liquid ${name}, kg/kg`),
+      ...components.map(({ name }) => `vapour ${name}, kg/kg`),
+      ...['liquid', 'vapour'].flatMap((phase) => [
+        `${phase}, ${massFlow}`,
+        `${phase}, ${volumeFlow}`,
+        `${phase} density, ${density}`,
+        `${phase} viscosity, mPa s`,
+        `${phase} enthalpy, ${molarEnergy}`,
+      ]),
+      'surface tension, mN/m',
+      `heat added, ${power}`,
     ],
     ...ladder.T.map((T, j) => [
       j + 1,
@@ -47,7 +68,18 @@ export function stageRows(ladder: StageNumbers, components: readonly ComponentRe
       number(ladder.vapour[j], 'molarFlow'),
       ...ladder.x[j].map(rounded),
       ...ladder.y[j].map(rounded),
-      ...ladder.x[j].map((x, i) => rounded(ladder.y[j][i] / x)),
+      ...ladder.x[j].map((x, i) => (x > 0 ? rounded(ladder.y[j][i] / x) : '')),
+      ...xMass[j].map(rounded),
+      ...yMass[j].map(rounded),
+      ...[liquid, vapour].flatMap((phase) => [
+        cell(phase.massFlow[j], 'massFlow'),
+        cell(phase.volumeFlow[j], 'volumeFlow'),
+        cell(phase.density[j], 'density'),
+        milli(phase.viscosity[j]),
+        cell(phase.enthalpy[j], 'molarEnergy'),
+      ]),
+      milli(liquid.surfaceTension[j]),
+      number(ladder.heat[j], 'power'),
     ]),
   ];
 }

@@ -82,7 +82,7 @@ function ladderResults(solving: Solving, unit: string): Partial<UnitResult> {
   const ladder = solver.ladder(document, unit, isOver).outcome;
   results.ladder = told(ladder, show);
   if (ladder.state === 'solved') {
-    tables.set(`${unit}-stages`, stageRows(ladder.value, components, document));
+    tables.set(`${unit}-stages`, stageRows(ladder.value, document.mixture, document));
     tables.set(`${unit}-products`, productRows(ladder.value, components, document));
   }
   if (besides.limits) {

@@ -11,7 +11,7 @@ import { offeredLadder } from '../column/handedOn.ts';
 import { RUNG } from '../commands/places.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
 import type { Column, Ladder } from '../document/parts.ts';
-import { selectColumn, selectFeeds } from '../document/selectors.ts';
+import { selectColumn, selectFeeds, selectMixture } from '../document/selectors.ts';
 import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
 import { LadderDrawing } from './drawing/LadderDrawing.tsx';
 import { StripChoice } from './drawing/StripChoice.tsx';
@@ -88,6 +88,7 @@ function LadderSheet({ column, ladder, pointed, onPoint, settings, onSettings }:
   const isStale = useAppSelector(selectIsLadderStale);
   const isOfBefore = result !== null && result.outcome.state !== 'solved';
   const table = useAppSelector(selectTable);
+  const mixture = useAppSelector(selectMixture);
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   return (
     <div className="sheet ladder-sheet" data-stale={isStale || isOfBefore}>
@@ -100,7 +101,7 @@ function LadderSheet({ column, ladder, pointed, onPoint, settings, onSettings }:
             <SaveChart
               drawing={svg}
               name={`${caseName} – ladder`}
-              rows={() => stageRows(facts, table.components, table)}
+              rows={() => stageRows(facts, mixture, table)}
               table="Stages as CSV"
             />
           </span>

@@ -1,16 +1,19 @@
 /** Stage by stage with every quantity; the row and the rung point at each other. */
-import { findUnit, formatNumber, formatQuantity, fromSI, stageRows } from '@keen-ladder/core';
+import { findUnit, formatQuantity, stageRows } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
-import { Table } from 'antd';
+import { Segmented, Select, Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useElementSize } from '../charts/useElementSize.ts';
-import { shortFraction } from './rows.ts';
+import { selectMixture } from '../document/selectors.ts';
 import { rungNumber } from './rungs.ts';
 import type { Numbering } from './rungs.ts';
 import { numberingWords } from './rungs.ts';
+import { groupsOf } from './stageQuantities.ts';
+import type { Group } from './stageQuantities.ts';
 import { selectTable } from './table.ts';
+import type { TableContext } from './table.ts';
 import { TakeAway } from './TakeAway.tsx';
 
 interface Row {
@@ -18,11 +21,9 @@ interface Row {
   number: number;
   T: number;
   P: number;
-  liquid: number;
-  vapour: number;
-  x: number[];
-  y: number[];
 }
+
+type ColumnsType = NonNullable<TableProps<Row>['columns']>;
 
 interface Props {
   facts: LadderFacts;
@@ -36,12 +37,24 @@ const HEAD = 78;
 /** px for a component's name with its sorter. */
 const columnWidth = (name: string): number => Math.max(84, 44 + 7.6 * name.length);
 
+type Told = 'mole' | 'mass' | 'flows' | 'volatility';
+
+const toldWords: { value: Told; label: string }[] = [
+  { value: 'mole', label: 'mole fractions' },
+  { value: 'mass', label: 'mass fractions' },
+  { value: 'flows', label: 'flows and properties' },
+  { value: 'volatility', label: 'volatility' },
+];
+
 export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
   const table = useAppSelector(selectTable);
-  const { components, display, site, column } = table;
+  const mixture = useAppSelector(selectMixture);
+  const { components, column } = table;
   const panel = useRef<HTMLDivElement>(null);
   const list = useRef<TableRef>(null);
   const size = useElementSize(panel);
+  const [told, setTold] = useState<Told>('mole');
+  const [reference, setReference] = useState(components.at(-1)?.id ?? '');
   const top = column?.ladder?.top ?? 'none';
   const rows = useMemo(
     () =>
@@ -50,60 +63,33 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
         number: rungNumber(j + 1, facts.stages, top, numbering),
         T,
         P: facts.P[j] ?? 0,
-        liquid: facts.liquid[j] ?? 0,
-        vapour: facts.vapour[j] ?? 0,
-        x: facts.x[j] ?? [],
-        y: facts.y[j] ?? [],
       })),
     [facts, numbering, top],
   );
+  const groups = useMemo(() => groupsOf(told, facts, mixture, table, reference), [told, facts, mixture, table, reference]);
   useEffect(() => {
     if (pointed > 0) list.current?.scrollTo({ index: pointed - 1 });
   }, [pointed]);
-  const T = findUnit('temperature', display.temperature);
-  const P = findUnit('pressure', display.pressure);
-  const flow = findUnit('molarFlow', display.molarFlow);
-  const number = (title: string, key: 'T' | 'P' | 'liquid' | 'vapour', shown: (value: number) => string, width: number) => ({
-    title,
-    dataIndex: key,
-    width,
-    align: 'right' as const,
-    render: shown,
-    sorter: (a: Row, b: Row) => a[key] - b[key],
-  });
-  const fractions = (key: 'x' | 'y', title: string) => ({
-    title,
-    children: components.map(({ id, name }, i) => ({
-      title: name,
-      key: `${key} ${id}`,
-      width: columnWidth(name),
-      align: 'right' as const,
-      render: (_: unknown, row: Row) => shortFraction(row[key][i] ?? 0),
-      sorter: (a: Row, b: Row) => (a[key][i] ?? 0) - (b[key][i] ?? 0),
-    })),
-  });
-  const columns: TableProps<Row>['columns'] = [
-    {
-      title: 'stage',
-      dataIndex: 'number',
-      width: 80,
-      fixed: 'left',
-      render: (_: unknown, row: Row) => (row.number === 0 ? 'cond.' : row.number),
-      sorter: (a, b) => a.rung - b.rung,
-    },
-    number(T.id, 'T', (value) => formatQuantity(value, T, site), 70),
-    number(P.id, 'P', (value) => formatQuantity(value, P, site), 74),
-    number(`liquid, ${flow.id}`, 'liquid', (value) => formatNumber(fromSI(value, flow, site), 4), 112),
-    number(`vapour, ${flow.id}`, 'vapour', (value) => (value === 0 ? '–' : formatNumber(fromSI(value, flow, site), 4)), 118),
-    fractions('x', 'liquid, mol/mol'),
-    fractions('y', 'vapour, mol/mol'),
-  ];
-  const width = 80 + 70 + 74 + 230 + components.reduce((sum, { name }) => sum + 2 * columnWidth(name), 0);
+  const columns = [...firstColumns(table), ...groups.map(columnsOf)];
+  const width =
+    FIRST_WIDTH + groups.flatMap(({ quantities }) => quantities).reduce((sum, { title }) => sum + columnWidth(title), 0);
   return (
     <div className="stage-table ladder-table" ref={panel} onMouseLeave={() => onPoint(0)}>
       <div className="table-head">
+        <Segmented<Told> size="small" options={toldWords} value={told} onChange={setTold} aria-label="What the table tells" />
+        {told === 'volatility' && (
+          <Select
+            size="small"
+            variant="borderless"
+            aria-label="Volatility over"
+            value={reference}
+            options={components.map(({ id, name }) => ({ value: id, label: `over ${name}` }))}
+            popupMatchSelectWidth={false}
+            onChange={setReference}
+          />
+        )}
         <span className="quiet small">{numberingWords(numbering, top)}</span>
-        <TakeAway name="stages" rows={() => stageRows(facts, components, table)} />
+        <TakeAway name="stages" rows={() => stageRows(facts, mixture, table)} />
       </div>
       {size !== undefined && (
         <Table<Row>
@@ -124,4 +110,42 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
       )}
     </div>
   );
+}
+
+const FIRST_WIDTH = 80 + 70 + 74;
+
+/** Stage, temperature, pressure: of whatever else the table tells. */
+function firstColumns({ display, site }: TableContext): ColumnsType {
+  const T = findUnit('temperature', display.temperature);
+  const P = findUnit('pressure', display.pressure);
+  return [
+    {
+      title: 'stage',
+      dataIndex: 'number',
+      width: 80,
+      fixed: 'left',
+      render: (_: unknown, row: Row) => (row.number === 0 ? 'cond.' : row.number),
+      sorter: (a, b) => a.rung - b.rung,
+    },
+    { title: T.id, width: 70, align: 'right', render: (_, { T: at }) => formatQuantity(at, T, site), sorter: (a, b) => a.T - b.T },
+    { title: P.id, width: 74, align: 'right', render: (_, { P: at }) => formatQuantity(at, P, site), sorter: (a, b) => a.P - b.P },
+  ];
+}
+
+/** A heading over quantities that belong together. */
+function columnsOf({ title, quantities }: Group): ColumnsType[number] {
+  return {
+    title,
+    children: quantities.map(({ title: name, values, shown }) => ({
+      title: name,
+      key: `${title} ${name}`,
+      width: columnWidth(name),
+      align: 'right' as const,
+      render: (_: unknown, { rung }: Row) => {
+        const value = values[rung - 1] ?? null;
+        return value === null ? '–' : shown(value);
+      },
+      sorter: (a: Row, b: Row) => (values[a.rung - 1] ?? -Infinity) - (values[b.rung - 1] ?? -Infinity),
+    })),
+  };
 }
