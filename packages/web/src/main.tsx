@@ -10,6 +10,7 @@ import { createSaver } from './saving/saver.ts';
 import { SaverContext } from './saving/SaverContext.tsx';
 import './theme/fonts.css';
 import './theme/paper.css';
+import './theme/print.css';
 import { Themed } from './theme/Themed.tsx';
 
 const store = createStore();

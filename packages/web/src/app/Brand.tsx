@@ -8,7 +8,7 @@ export function Brand() {
         <path d="M3 1v20M17 1v20" stroke="var(--pine)" strokeWidth={2.4} strokeLinecap="round" />
         <path d="M3 5h14M3 9h14M3 13h14M3 17h14" stroke="var(--copper)" strokeWidth={1.8} />
       </svg>
-      <span>Keen Ladder</span>
+      <span className="brand-words">Keen Ladder</span>
     </Link>
   );
 }

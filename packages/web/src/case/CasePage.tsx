@@ -11,6 +11,7 @@ import { followDocument } from '../engine/solving.ts';
 import { useSaver } from '../saving/SaverContext.tsx';
 import { CaseHeader } from './CaseHeader.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
+import { PrintHead } from './PrintHead.tsx';
 import { Route } from './Route.tsx';
 
 export function CasePage() {
@@ -59,6 +60,7 @@ export function CasePage() {
       <CaseHeader />
       {isOpen ? (
         <>
+          <PrintHead />
           <Route />
           <Outlet />
         </>

@@ -10,6 +10,7 @@ import { selectColumn, selectDisplay, selectSite } from '../document/selectors.t
 import type { Column } from '../document/parts.ts';
 import { stagesInWords } from './standing.ts';
 import { stageRows } from './stageRows.ts';
+import { usePrinting } from '../theme/usePrinting.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 
 interface Row extends Stage {
@@ -30,6 +31,7 @@ export function StageTable({ hovered, onHover }: Props) {
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   const column = useAppSelector(selectColumn);
+  const isPrinting = usePrinting();
   const stages = result?.basis?.stages ?? NO_STAGES;
   const design = result?.outcome.state === 'solved' ? result.outcome.value : null;
   const rows = useMemo(() => stages.map((stage, k): Row => ({ number: k + 1, ...stage })), [stages]);
@@ -71,9 +73,9 @@ export function StageTable({ hovered, onHover }: Props) {
       <Table<Row>
         ref={table}
         size="small"
-        virtual
+        virtual={!isPrinting}
         pagination={false}
-        scroll={{ x: 236, y: HEIGHT }}
+        {...(isPrinting ? {} : { scroll: { x: 236, y: HEIGHT } })}
         rowKey="number"
         columns={columns}
         dataSource={rows}

@@ -10,6 +10,7 @@ import { selectMixture } from '../document/selectors.ts';
 import { rungNumber } from './rungs.ts';
 import type { Numbering } from './rungs.ts';
 import { numberingWords } from './rungs.ts';
+import { usePrinting } from '../theme/usePrinting.ts';
 import { groupsOf } from './stageQuantities.ts';
 import type { Group } from './stageQuantities.ts';
 import { selectTable } from './table.ts';
@@ -53,6 +54,7 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
   const panel = useRef<HTMLDivElement>(null);
   const list = useRef<TableRef>(null);
   const size = useElementSize(panel);
+  const isPrinting = usePrinting();
   const [told, setTold] = useState<Told>('mole');
   const [reference, setReference] = useState(components.at(-1)?.id ?? '');
   const top = column?.ladder?.top ?? 'none';
@@ -95,9 +97,9 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
         <Table<Row>
           ref={list}
           size="small"
-          virtual
+          virtual={!isPrinting}
           pagination={false}
-          scroll={{ x: width, y: Math.max(160, size.height - HEAD - 46) }}
+          {...(isPrinting ? {} : { scroll: { x: width, y: Math.max(160, size.height - HEAD - 46) } })}
           rowKey="rung"
           columns={columns}
           dataSource={rows}

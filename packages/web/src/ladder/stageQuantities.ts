@@ -83,7 +83,7 @@ function properties(facts: LadderFacts, mixture: Mixture, context: TableContext)
     quantity('', phase.volumeFlow, 'volumeFlow', context),
     quantity('', phase.density, 'density', context),
     milli('mPa s', phase.viscosity),
-    quantity('', phase.enthalpy, 'molarEnergy', context),
+    quantity('enthalpy', phase.enthalpy, 'molarEnergy', context),
   ];
   return [
     { title: 'liquid', quantities: [...of(liquid), milli('mN/m', liquid.surfaceTension)] },

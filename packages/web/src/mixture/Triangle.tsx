@@ -102,6 +102,7 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
       className="chart"
       width={width}
       height={height}
+      viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={`Residue curves of ${names.join(', ')}`}
       onMouseMove={(event) => {

@@ -4,6 +4,7 @@ import { createContext, use, useCallback, useLayoutEffect, useMemo, useState } f
 import type { PropsWithChildren } from 'react';
 import { applyTokens, SANS, tokens } from './tokens.ts';
 import type { ThemeName, Tokens } from './tokens.ts';
+import { usePrinting } from './usePrinting.ts';
 
 const STORAGE_KEY = 'keen-ladder-theme';
 
@@ -29,7 +30,9 @@ function firstTheme(): ThemeName {
 }
 
 export function Themed({ children }: PropsWithChildren) {
-  const [name, setName] = useState(firstTheme);
+  const [chosen, setName] = useState(firstTheme);
+  // Paper is white.
+  const name = usePrinting() ? 'day' : chosen;
   useLayoutEffect(() => {
     applyTokens(name, document.documentElement);
   }, [name]);

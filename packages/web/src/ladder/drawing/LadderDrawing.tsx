@@ -73,6 +73,7 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
   const right = left + EDGE.stiles;
   const stripsFrom = right + EDGE.numbers;
   const frames = framesOf(strips, stripsFrom, width - EDGE.right);
+  const unseen = strips.length - frames.length;
   const point = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const y = event.clientY - box.top;
@@ -92,6 +93,7 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
       className="ladder-drawing"
       width={width}
       height={drawnHeight}
+      viewBox={`0 0 ${width} ${drawnHeight}`}
       role="application"
       tabIndex={0}
       aria-label={`Ladder of ${stages} rungs. Arrow keys go along the rungs.`}
@@ -135,17 +137,10 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
       />
       <text x={2} y={drawnHeight - 4} fill={colors.quiet} fontSize={10.5}>
         {numberingWords(settings, ladder.top)}
+        {unseen > 0 && ` · ${unseen === 1 ? 'one more strip' : `${unseen} more strips`} in a wider window`}
       </text>
-      {strips.map((strip, k) => (
-        <StripDrawing
-          key={strip.key}
-          strip={strip}
-          frame={frames[k] ?? { from: 0, to: 0 }}
-          yOf={yOf}
-          stages={stages}
-          pointed={pointed}
-          colors={colors}
-        />
+      {frames.map(({ strip, ...frame }) => (
+        <StripDrawing key={strip.key} strip={strip} frame={frame} yOf={yOf} stages={stages} pointed={pointed} colors={colors} />
       ))}
       <Tags
         column={column}
@@ -174,12 +169,17 @@ function EndWords({ name, duty, x, y }: { name: string; duty: string; x: number;
   );
 }
 
-function framesOf(strips: readonly Strip[], from: number, to: number): { from: number; to: number }[] {
+/** px that a strip of share 1 must have for its title and two numbers. */
+const LEAST = 66;
+
+/** The strips that find room, side by side; the last ones make way. */
+function framesOf(strips: readonly Strip[], from: number, to: number): { strip: Strip; from: number; to: number }[] {
   const shares = strips.reduce((sum, { share }) => sum + share, 0);
   const room = to - from - GAP * Math.max(0, strips.length - 1);
+  if (strips.length > 1 && room / shares < LEAST) return framesOf(strips.slice(0, -1), from, to);
   let at = from;
-  return strips.map(({ share }) => {
-    const frame = { from: at, to: at + (room * share) / shares };
+  return strips.map((strip) => {
+    const frame = { strip, from: at, to: at + (room * strip.share) / shares };
     at = frame.to + GAP;
     return frame;
   });

@@ -3,6 +3,7 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { SERIF } from '../../theme/tokens.ts';
 import type { Tokens } from '../../theme/tokens.ts';
 import type { Strip } from './strips.ts';
+import { ticksOf } from './ticks.ts';
 
 interface StripProps {
   strip: Strip;
@@ -15,7 +16,7 @@ interface StripProps {
 
 export function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: StripProps) {
   const scale = (strip.isLogarithmic ? scaleLog() : scaleLinear()).domain(strip.range).range([frame.from, frame.to]);
-  const ticks = ticksOf(strip, frame.to - frame.from);
+  const ticks = ticksOf(strip.range, strip.isLogarithmic, frame);
   const xOf = (value: number): number => scale(Math.max(strip.range[0], Math.min(strip.range[1], value)));
   return (
     <g>
@@ -25,11 +26,11 @@ export function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: Str
       <text x={frame.from} y={39} fill={colors.quiet}>
         {strip.unit}
       </text>
-      {ticks.map((tick) => (
-        <g key={tick}>
-          <line x1={scale(tick)} x2={scale(tick)} y1={yOf(1)} y2={yOf(stages)} stroke={colors.grid} />
-          <text x={scale(tick)} y={yOf(stages) + 26} fill={colors.quiet} fontSize={10.5} textAnchor={anchorOf(scale(tick), frame)}>
-            {tickWords(tick)}
+      {ticks.map(({ value, x, words, anchor }) => (
+        <g key={value}>
+          <line x1={x} x2={x} y1={yOf(1)} y2={yOf(stages)} stroke={colors.grid} />
+          <text x={x} y={yOf(stages) + 26} fill={colors.quiet} fontSize={10.5} textAnchor={anchor}>
+            {words}
           </text>
         </g>
       ))}
@@ -71,35 +72,6 @@ export function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: Str
     </g>
   );
 }
-
-/** As many as find room beside each other: strips are narrow. */
-function ticksOf({ range: [low, high], isLogarithmic }: Strip, room: number): number[] {
-  const most = Math.max(2, Math.floor(room / TICK_ROOM));
-  for (let count = most; count >= 1; count--) {
-    const ticks = isLogarithmic ? powersBetween(low, high, count) : scaleLinear().domain([low, high]).ticks(count);
-    if (ticks.length <= most) return ticks;
-  }
-  return [];
-}
-
-/** px for a number under a strip. */
-const TICK_ROOM = 40;
-
-/** Powers of ten, every so many. */
-function powersBetween(low: number, high: number, count: number): number[] {
-  const [first, last] = [Math.ceil(Math.log10(low) - 1e-9), Math.floor(Math.log10(high) + 1e-9)];
-  const step = Math.max(1, Math.ceil((last - first + 1) / count));
-  return Array.from({ length: Math.max(0, Math.floor((last - first) / step) + 1) }, (_, k) => 10 ** (first + k * step));
-}
-
-const tickWords = (tick: number): string =>
-  tick !== 0 && (Math.abs(tick) < 1e-3 || Math.abs(tick) >= 1e5)
-    ? tick.toExponential(0).replace('e+', 'e')
-    : String(Number(tick.toPrecision(6)));
-
-/** Numbers stay under their strip. */
-const anchorOf = (x: number, { from, to }: { from: number; to: number }): 'start' | 'middle' | 'end' =>
-  x - from < 14 ? 'start' : to - x < 14 ? 'end' : 'middle';
 
 function pathOf(values: readonly (number | null)[], xOf: (value: number) => number, yOf: (rung: number) => number): string {
   let path = '';
