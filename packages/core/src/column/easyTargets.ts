@@ -81,8 +81,30 @@ export const easyTargetsAlong: Method = (column, targets) => {
     }
     break;
   }
+  const [only] = made;
+  if (made.length > 1) return { ...failed, iterations, passage };
+  for (const value of elsewhere(column, only)) {
+    const begun = easy.map((target) => (target === only ? { ...target, value } : target));
+    if (conflictOf(column.input, begun) !== undefined) continue;
+    startProfile(column, SWEEPS, undefined, begun);
+    const isThere = QUICK.some((method) => {
+      const report = method(column, begun);
+      iterations += report.iterations;
+      return report.isSolved;
+    });
+    if (!isThere) continue;
+    const sought = seekEach(column, kept, [{ ...only, value }], hard, false);
+    iterations += sought.iterations;
+    if (sought.isSolved) return { ...sought, iterations };
+  }
   return { ...failed, iterations, passage };
 };
+
+/** Other places from which to look along a quantity: a passage may end at a fold before it comes to where another branch begins. */
+function elsewhere({ fed }: ColumnEquations, { quantity, value }: Target): number[] {
+  const isRatio = quantity.kind === 'ratio' && quantity.under !== null;
+  return isRatio ? OTHER_RATIOS.map((part) => part * value) : OTHER_FLOWS.map((part) => part * fed);
+}
 
 /** Easy targets that Newton's method does not find from a first profile: with more reflux or less first, then walked to. */
 function fromNearby(column: ColumnEquations, targets: readonly Target[]): MethodReport {
@@ -217,7 +239,7 @@ function easyTargets(column: ColumnEquations, targets: readonly Target[]): Targe
   const easy = targets.filter(({ quantity }) => isEasy(quantity));
   for (const handle of column.handles) {
     if (easy.length === targets.length) break;
-    const candidate = easyFor(column, handle);
+    const candidate = easyFor(column, handle, easy);
     const isNamed = easy.some(
       ({ quantity }) => JSON.stringify(quantity) === JSON.stringify(candidate.quantity) || isReflux(quantity, candidate.quantity),
     );
@@ -227,16 +249,28 @@ function easyTargets(column: ColumnEquations, targets: readonly Target[]): Targe
 }
 
 /** What a handle can be asked that always has a column: a draw its flow, a condenser or a reboiler a usual reflux or the overhead. */
-function easyFor({ input, stages, n, handles, handleValues, totalVapour }: ColumnEquations, handle: Handle): Target {
+function easyFor(column: ColumnEquations, handle: Handle, known: readonly Target[]): Target {
+  const { input, stages, n, handles, handleValues, totalVapour, fed } = column;
   const isKettle = handle.kind === 'duty' && handle.stage === stages && input.bottom === 'kettle';
   const isCondenser = handle.kind === 'duty' && handle.stage === 1 && input.top !== 'none';
-  const isBottoms = handle.kind === 'draw' && handle.draw === bottomsDraw(input) && input.top === 'total-condenser';
-  if (isCondenser || isBottoms || (isKettle && input.top === 'total-condenser'))
+  const isBottoms = handle.kind === 'draw' && handle.draw === bottomsDraw(input);
+  if (isCondenser || (isBottoms && input.top === 'total-condenser') || (isKettle && input.top === 'total-condenser'))
     return { quantity: refluxRatio(moles(n)), value: EASY_REFLUX };
-  const liquid = handles.findIndex((h) => h.kind === 'draw' && h.draw === 0);
-  const distillate = input.top === 'mixed-condenser' ? handleValues[liquid] : 0;
-  if (isKettle) return { quantity: flowOf({ at: 'overhead' }, moles(n)), value: distillate + totalVapour[0] };
-  return { quantity: { kind: 'handle', handle }, value: handleValues[handles.indexOf(handle)] };
+  // What is drawn already leaves so much for the ends.
+  const drawn = known.reduce((sum, { quantity, value }) => sum + (isFlowAt(quantity, ({ at }) => at === 'draw') ? value : 0), 0);
+  const left = (guess: number): number => Math.max(LEAST_LEFT, Math.min(1 - LEAST_LEFT, guess / (fed - drawn))) * (fed - drawn);
+  if (isKettle) {
+    const distillate = input.top === 'mixed-condenser' ? liquidDistillate(column, known) : 0;
+    return { quantity: flowOf({ at: 'overhead' }, moles(n)), value: distillate + left(totalVapour[0]) };
+  }
+  const guess = handleValues[handles.indexOf(handle)];
+  return { quantity: { kind: 'handle', handle }, value: isBottoms ? left(guess) : guess };
+}
+
+/** The flow of a mixed condenser's liquid: as it is known, or as the first profile has it. */
+function liquidDistillate({ handles, handleValues }: ColumnEquations, known: readonly Target[]): number {
+  const held = known.find(({ quantity }) => isFlowAt(quantity, (place) => place.at === 'draw' && place.draw === 0));
+  return held?.value ?? handleValues[handles.findIndex((h) => h.kind === 'draw' && h.draw === 0)];
 }
 
 const isReflux = (a: Quantity, b: Quantity): boolean =>
@@ -251,6 +285,11 @@ const RATIO_UP = 60;
 const MOST_HARD = 2;
 const QUICK: readonly Method[] = [newton('whole steps'), newton('halved steps')];
 const EASY_REFLUX = 3;
+const OTHER_RATIOS = [0.2, 3, 15];
+/** Of everything fed. */
+const OTHER_FLOWS = [0.15, 0.35, 0.55, 0.75];
+/** Of what no draw takes, for either end. */
+const LEAST_LEFT = 0.05;
 /** Of the reflux or boil-up, and of the overhead that was guessed, in this order. */
 const RATIOS = [2, 10, 0.5, 0.2, 0.9, 1.1];
 /** Of Newton's steps, for a walk from nearby. */
