@@ -281,6 +281,94 @@ const WISHES: Wish[] = [
     ],
     told: /Raise the reflux ratio, now held at 0\.4000/,
   },
+  // Properties, amounts in other measures, and what is beyond all telling.
+  {
+    wish: 'more mass of bottoms than is fed',
+    targets: [[{ kind: 'flow', place: 'bottoms', components: [], basis: 'mass' }, 5], WITH_REFLUX],
+    told: /Bottoms flow by mass cannot .* overall balance/,
+  },
+  {
+    wish: 'more volume of distillate than is fed',
+    targets: [[{ kind: 'flow', place: 'overhead', components: [], basis: 'volume' }, 0.05], WITH_REFLUX],
+    told: /Distillate flow by volume cannot .* overall balance/,
+  },
+  { wish: 'a reflux of a thousand million', targets: [[reflux, 1e9], WITH_FLOW], told: /1\.000 × 10⁹: beyond 100000/ },
+  { wish: 'a boil-up of a thousand million', targets: [[boilUp, 1e9], WITH_FLOW], told: /1\.000 × 10⁹: beyond 100000/ },
+  {
+    wish: 'a reboiler of a million megawatts',
+    targets: [[duty('reboiler'), 1e12], WITH_FLOW],
+    told: /10⁹ kW: beyond 1\.389 × 10⁸ kW/,
+  },
+  {
+    wish: 'a ratio below nothing',
+    targets: [
+      [{ kind: 'component-ratio', place: 'overhead', components: [METHANOL], over: [ETHANOL], basis: 'mole' }, -1],
+      WITH_REFLUX,
+    ],
+    told: /Methanol over ethanol in the distillate must be above 0/,
+  },
+  {
+    wish: 'a distillate heavier than all',
+    targets: [[{ kind: 'molar-mass', place: 'overhead' }, 0.2], WITH_REFLUX],
+    told: /it is at most 48\.\d+ g\/mol/,
+  },
+  {
+    wish: 'a distillate lighter than all',
+    targets: [[{ kind: 'molar-mass', place: 'overhead' }, 0.01], WITH_REFLUX],
+    told: /it is at least 34\.\d+ g\/mol/,
+  },
+  {
+    wish: 'a vapour pressure below nothing',
+    targets: [[{ kind: 'vapour-pressure', place: 'overhead', temperature: 310 }, -1], WITH_REFLUX],
+    told: /must be above 0/,
+  },
+  {
+    wish: 'a distillate that boils at 227 °C',
+    targets: [[{ kind: 'bubble-point', place: 'overhead', pressure: 101325 }, 500], WITH_REFLUX],
+    told: /it is at most 78\.\d °C/,
+  },
+  {
+    wish: 'bottoms that condense at −73 °C',
+    targets: [[{ kind: 'dew-point', place: 'bottoms', pressure: 101325 }, 200], WITH_REFLUX],
+    told: /it is at least 91\.\d °C/,
+  },
+  {
+    wish: 'a distillate twice as dense as water',
+    targets: [[{ kind: 'standard-density', place: 'overhead' }, 2000], WITH_REFLUX],
+    told: /it is at most 80\d\.\d kg\/m³/,
+  },
+  {
+    wish: 'a stage flow below nothing',
+    targets: [[{ kind: 'stage-flow', stage: 5, phase: 'liquid', basis: 'mole' }, -1], WITH_REFLUX],
+    told: /Liquid from stage 5 must be above 0/,
+  },
+  {
+    wish: 'a stage below the zero of temperature',
+    targets: [[temperature(10), -5], WITH_FLOW],
+    told: /nothing of these components boils below/,
+  },
+  { wish: 'a condenser at 5000 K', targets: [[temperature(1), 5000], WITH_FLOW], told: /the last of the components boils at/ },
+  {
+    wish: 'a distillate poorer in the lightest than the feed',
+    targets: [[fraction('overhead', METHANOL), 0.2], WITH_REFLUX],
+    told: /it is at least 0\.300\d mol\/mol/,
+  },
+  {
+    wish: 'both products purer than the feed allows',
+    targets: [
+      [fraction('overhead', METHANOL), 0.9],
+      [fraction('bottoms', BUTANOL), 0.9],
+    ],
+    told: /Methanol in the distillate and 1-butanol in the bottoms cannot/,
+  },
+  {
+    wish: 'more of a component than the distillate holds',
+    targets: [
+      [recovery('overhead', METHANOL), 0.9],
+      [flow('overhead'), 5],
+    ],
+    told: /Methanol to the distillate and distillate flow cannot/,
+  },
   // What the column does not have.
   { wish: 'a stage that is not there', targets: [[temperature(99), 350], WITH_FLOW], told: /needs a stage that the column has/ },
   { wish: 'one target for two handles', targets: [WITH_REFLUX], told: /^1 target in force for 2 handles/ },

@@ -166,7 +166,7 @@ function stepped(work: Work, basis: DesignBasis): DesignOutcome {
   const stairs = rated === undefined ? (isBest ? best : steps(work, straight, placed)) : asRated(rated, placed);
   const drawn = { ...basis, stages: stairs.stages };
   if (rated === undefined && best.end !== 'reached')
-    return { outcome: outOfReach({ code: 'too-many-stages', limit: STAGE_LIMIT }), basis: drawn };
+    return { outcome: outOfReach({ code: 'too-many-stages', limit: STAGE_LIMIT, of: 'reflux' }), basis: drawn };
   if (stairs.end !== 'reached') return { outcome: outOfReach(feedReason(work, straight, placed, stairs)), basis: drawn };
   const last = basis.lines.sections[basis.lines.sections.length - 1];
   const design: Design = {
@@ -290,7 +290,7 @@ function shortReflux({ curve, xB, xD }: Work, { reflux, minimumReflux: minimum, 
 
 /** Why steps with feeds on given stages do not arrive; of one feed alone, which stages could take it. */
 export function feedReason(work: Work, locus: Locus, placed: readonly (number | 'best')[], stairs: Staircase): Reason {
-  if (stairs.end === 'limit') return { code: 'too-many-stages', limit: STAGE_LIMIT };
+  if (stairs.end === 'limit') return { code: 'too-many-stages', limit: STAGE_LIMIT, of: 'reflux' };
   const [stage] = placed;
   if (placed.length > 1 || stage === 'best') return { code: 'feed-stages-impossible' };
   return { code: 'feed-stage-out-of-range', stage, ...feedStageRange(work, locus) };

@@ -46,6 +46,7 @@ export type OpenPoint =
   | { code: 'connected-twice'; path: string; name: string }
   | { code: 'asked-twice'; path: string; what: string }
   | { code: 'fractions-beyond-one'; path: string; what: string[]; sum: number }
+  | { code: 'more-than-tells'; path: string; what: string; value: number; most: number; measured: Measured }
   | { code: 'end-turned'; path: string; end: 'condenser' | 'reboiler' }
   | { code: 'targets-for-handles'; path: string; targets: number; handles: string[] }
   | { code: 'not-with-column'; path: string; what: string; needs: string };
@@ -75,7 +76,7 @@ export type Reason =
   | { code: 'draw-outside-products'; x: number; xB: number; xD: number }
   | { code: 'feed-stages-impossible' }
   | { code: 'feed-stage-out-of-range'; stage: number; first: number; last: number }
-  | { code: 'too-many-stages'; limit: number }
+  | { code: 'too-many-stages'; limit: number; of: 'reflux' | 'liquid' | 'gas' }
   | { code: 'keys-turn'; name: string; other: string; place: ColumnPlace; T: number; alpha: number } // K
   | { code: 'azeotrope-of-keys'; name: string; other: string; x: number; T: number } // mole fraction of the first in the pair; K
   | { code: 'split-too-easy'; stages: number }

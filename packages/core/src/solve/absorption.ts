@@ -268,7 +268,7 @@ function drawn(asked: Asked): Outcome<TransferDrawing> {
   if (!(multiple > 1)) return outOfReach({ code: 'flow-below-least', kind: roles.kind, flow, least });
   const ends = transferEnds(transfer, recovery, slope);
   const steps = stepTransfer(transfer, ends, STAGE_LIMIT);
-  if (steps === undefined) return outOfReach({ code: 'too-many-stages', limit: STAGE_LIMIT });
+  if (steps === undefined) return outOfReach({ code: 'too-many-stages', limit: STAGE_LIMIT, of: isAbsorption ? 'liquid' : 'gas' });
   const drawing: TransferDrawing = {
     ...roles,
     T: liquid.T,

@@ -57,6 +57,7 @@ export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
 export { hasOwnUtilities, USUAL_SITE } from './site.ts';
 export { massFractions, stageProperties, volatilityOver } from './stageProperties.ts';
 export type { PhaseColumns, StageProperties } from './stageProperties.ts';
+export { productFlows } from './askedReached.ts';
 export { begunLadder } from './begunLadder.ts';
 export { cellsOfSplit, flowsFromLadder } from './splitOfLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';

@@ -102,6 +102,7 @@ export function readTargets(
   const quantities = ladder.targets.map(({ quantity }) => quantityOf(reader, input, quantity, firstFeed));
   ladder.targets.forEach((target, k) => {
     if (target.isInForce) checkTarget(reader, target, quantities[k] ?? null);
+    if (target.isInForce) checkSense(reader, target, input);
   });
   checkTogether(reader);
   const inForce = (isHeld: boolean): number[] =>
@@ -135,6 +136,26 @@ function checkTarget({ points, path, document, column }: Reader, target: LadderT
     if (of === 'condenser' ? !(target.value < 0) : !(target.value > 0)) points.push({ code: 'end-turned', path: field, end: of });
   }
 }
+
+/** Reflux, boil-up and heat so large that nothing of the column depends on them any more. */
+function checkSense(
+  { points, path, document, column }: Reader,
+  { id, quantity, value }: LadderTarget,
+  { feeds }: LadderReading['input'],
+): void {
+  if (value === null) return;
+  const fed = feeds.reduce((sum, { flows }) => sum + flows.reduce((a, b) => a + b, 0), 0);
+  const isRatio = quantity.kind === 'reflux-ratio' || quantity.kind === 'boil-up-ratio';
+  const most = isRatio ? MOST_RATIO : quantity.kind === 'duty' ? MOST_RATIO * fed * HEAT_TO_BOIL : Infinity;
+  if (Math.abs(value) <= most) return;
+  const what = quantityName(document, column, quantity);
+  points.push({ code: 'more-than-tells', path: `${path}.targets.${id}`, what, value, most, measured: quantityDimension(quantity) });
+}
+
+/** mol/mol: at ten times less every product is that of total reflux to four figures. */
+const MOST_RATIO = 1e5;
+/** J/mol, of what takes most. */
+const HEAT_TO_BOIL = 5e4;
 
 /** What targets in force say together that no column can be: the same twice, and more of a product than all of it. */
 function checkTogether({ ladder, points, path, document, column }: Reader): void {

@@ -22,13 +22,14 @@ export function explainProposal(reason: ProposalReason): string {
     case 'hydrocarbons-and-gases':
       return 'Hydrocarbons and gases only: an equation of state describes both phases, at pressure too.';
     case 'pairs-known':
+      if (reason.pairs === 0) return 'One liquid and what dissolves in it: no pair needs parameters.';
       return reason.pairs === 1
         ? `There are ${MODEL_WORDS[reason.model]} parameters for this pair.`
         : `There are ${MODEL_WORDS[reason.model]} parameters for all ${reason.pairs} pairs.`;
     case 'groups-known':
-      return reason.pairsMissing === 1
-        ? `A pair has no parameters of its own: ${MODEL_WORDS[reason.model]} estimates it by groups.`
-        : `${reason.pairsMissing} pairs have no parameters of their own: ${MODEL_WORDS[reason.model]} estimates them by groups.`;
+      return reason.pairs === 1
+        ? `The pair has no parameters of its own: ${MODEL_WORDS[reason.model]} estimates it by groups.`
+        : `${reason.pairsMissing === reason.pairs ? 'No pair has' : `${reason.pairsMissing} of ${reason.pairs} pairs ${reason.pairsMissing === 1 ? 'has' : 'have'} no`} parameters of ${reason.pairsMissing === 1 || reason.pairsMissing === reason.pairs ? 'its' : 'their'} own: ${MODEL_WORDS[reason.model]} estimates all of them by groups.`;
     case 'nothing-known':
       return 'No parameters and no groups are known for these components: Raoult’s law, which may be far off.';
     case 'no-basis':

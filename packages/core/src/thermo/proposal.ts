@@ -12,7 +12,7 @@ import { ppr78Pair } from './ppr78.ts';
 export type ProposalReason =
   | { code: 'hydrocarbons-and-gases' }
   | { code: 'pairs-known'; model: ModelName; pairs: number }
-  | { code: 'groups-known'; model: ModelName; pairsMissing: number }
+  | { code: 'groups-known'; model: ModelName; pairs: number; pairsMissing: number }
   | { code: 'nothing-known' }
   | { code: 'no-basis'; pairs: [string, string][] }
   | { code: 'heat-of-mixing-left-out' }
@@ -111,7 +111,10 @@ function liquidModel(
     return { model: byPairs, reasons: [{ code: 'pairs-known', model: byPairs, pairs: couplesOf({ components: [...liquids] }) }] };
   const byGroups = (['modified-unifac', 'unifac'] as const).find(can);
   if (byGroups !== undefined)
-    return { model: byGroups, reasons: [{ code: 'groups-known', model: byGroups, pairsMissing: pairsMissing(parts) }] };
+    return {
+      model: byGroups,
+      reasons: [{ code: 'groups-known', model: byGroups, pairs: couplesOf(parts), pairsMissing: pairsMissing(parts) }],
+    };
   const unlike = unlikeWithoutBasis(parts, liquids);
   return unlike.length > 0
     ? { model: 'nrtl', reasons: [{ code: 'no-basis', pairs: unlike }] }

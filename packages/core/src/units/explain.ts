@@ -214,7 +214,7 @@ export function explain(reason: Reason, show: Show): string {
     case 'feed-stage-out-of-range':
       return `Stage ${show.count(reason.stage)} cannot take the feed at this reflux: stages ${show.count(reason.first)} to ${show.count(reason.last)} can.`;
     case 'too-many-stages':
-      return `More than ${show.count(reason.limit)} stages: the lines nearly touch the curve. A little more reflux brings the count down.`;
+      return `More than ${show.count(reason.limit)} stages: the lines nearly touch the curve. A little more ${reason.of} brings the count down.`;
   }
 }
 
@@ -323,6 +323,8 @@ export function explainOpenPoint(point: OpenPoint, show: Show): string {
       return `${capital(point.what)} is asked for twice: switch one off and take another in its place.`;
     case 'fractions-beyond-one':
       return `${listed(point.what)} add up to ${formatNumber(point.sum, 4)}: no product holds more than 1. Ask for less of one.`;
+    case 'more-than-tells':
+      return `${capital(point.what)} is ${entered(point.value, point.measured, show)}: beyond ${entered(point.most, point.measured, show)} a column is at total reflux, and more of it changes no product. Ask for less.`;
     case 'end-turned':
       return point.end === 'condenser'
         ? 'A condenser takes heat away: its duty is below 0.'

@@ -231,7 +231,7 @@ describe('sentences', () => {
     expect(explain({ code: 'reflux-not-positive', reflux: -1, minimum: 0.5 }, show)).toContain('−1.000');
     expect(explain({ code: 'no-boil-up', reflux: 0.1, minimum: 0.5 }, show)).toContain('0.5000');
     expect(explain({ code: 'feed-stage-out-of-range', stage: 3, first: 9, last: 21 }, show)).toContain('stages 9 to 21');
-    expect(explain({ code: 'too-many-stages', limit: 500 }, show)).toContain('500');
+    expect(explain({ code: 'too-many-stages', limit: 500, of: 'reflux' }, show)).toContain('500');
     expect(explainOpenPoint({ code: 'missing', path: 'p', what: 'reflux' }, show)).toBe('Reflux is not set.');
     expect(explainOpenPoint({ code: 'not-a-fraction', path: 'p', what: 'purity', value: 1.2 }, show)).toContain('1.2');
     expect(explainOpenPoint({ code: 'not-positive', path: 'p', what: 'pressure', value: -1 }, show)).toContain('−1');

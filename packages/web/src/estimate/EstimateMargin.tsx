@@ -94,8 +94,8 @@ function CoolingTable({ facts }: { facts: EstimateFacts }) {
   const T = findUnit('temperature', display.temperature);
   return (
     <>
-      <h2>Pressure for a coolant</h2>
-      <table className="phases" aria-label="Pressure for each coolant">
+      <h2>Lowest pressure for a coolant</h2>
+      <table className="phases" aria-label="Lowest pressure for each coolant">
         <thead>
           <tr>
             <th />

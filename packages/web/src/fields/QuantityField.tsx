@@ -66,8 +66,8 @@ export function QuantityField({ label, path, value, dimensions, step, range, lim
             id={id}
             label={label}
             describedBy={describedBy}
-            shown={shownValue === undefined ? '' : formatEntered(shownValue)}
-            unit={unit.id}
+            shown={shownValue === undefined ? '' : formatEntered(unit.factor === 1 ? shownValue : short(shownValue))}
+            unit={unit.id === 'psi' ? 'psi abs' : unit.id}
             {...(placeholder === undefined ? {} : { placeholder })}
             onText={onText}
             onStep={(steps, gesture) => {
@@ -95,6 +95,10 @@ export function QuantityField({ label, path, value, dimensions, step, range, lim
     </Field>
   );
 }
+
+/** A value that another unit makes long is shown in six figures; it stays as it is until something is typed. */
+const short = (value: number): number =>
+  String(Math.abs(value)).replace(/^0\.0*|\.|e.*$/g, '').length > 8 ? Number(value.toPrecision(6)) : value;
 
 /** A value through two conversions, without the noise of its last digits. */
 function tidy(value: number): number {

@@ -89,7 +89,11 @@ const TaskField = memo(function TaskField({ column, task }: { column: string; ta
         label="Task"
         value={task}
         options={tasks}
-        onChange={(next) => dispatch(graphSet({ column, change: { task: next } }))}
+        onChange={(next) => {
+          // The stages that a rating asks for are its own: a design finds the best.
+          const stages = next === 'design' ? { feedStages: {}, drawStages: {} } : {};
+          dispatch(graphSet({ column, change: { task: next, ...stages } }));
+        }}
       />
     </section>
   );

@@ -1,5 +1,15 @@
 /** What the ladder says: the rung that is pointed at, products, remarks, the estimate beside it, how it was solved. */
-import { capital, cellName, cellNumber, findUnit, formatNumber, formatQuantity, fromSI, hasOwnUtilities } from '@keen-ladder/core';
+import {
+  capital,
+  cellName,
+  cellNumber,
+  findUnit,
+  formatNumber,
+  formatQuantity,
+  fromSI,
+  hasOwnUtilities,
+  productFlows,
+} from '@keen-ladder/core';
 import type { EstimateFacts, GraphDesign, LadderFacts, Reason, Warning } from '@keen-ladder/core';
 import { useAppSelector } from '../app/store.ts';
 import type { Column } from '../document/parts.ts';
@@ -214,16 +224,26 @@ interface Before {
   bottom: number | null;
   condenserDuty: number;
   reboilerDuty: number | null;
+  compositions: Compositions | null;
 }
 
-const ofGraph = ({ reflux, whole, flows }: GraphDesign): Before => ({
+/** mol/s by component. */
+interface Compositions {
+  distillate: ArrayLike<number>;
+  bottoms: ArrayLike<number>;
+}
+
+const ofGraph = ({ reflux, whole, flows, column }: GraphDesign): Before => ({
   reflux,
   stages: whole,
   top: null,
   bottom: null,
   condenserDuty: flows.condenserDuty,
   reboilerDuty: flows.reboilerDuty,
+  compositions: { distillate: ofLight(column.xD, flows.distillate), bottoms: ofLight(column.xB, flows.bottoms) },
 });
+
+const ofLight = (x: number, flow: number): number[] => [x * flow, (1 - x) * flow];
 
 const ofEstimate = (facts: EstimateFacts): Before => ({
   reflux: facts.reflux,
@@ -232,6 +252,7 @@ const ofEstimate = (facts: EstimateFacts): Before => ({
   bottom: facts.temperature.bottom,
   condenserDuty: facts.condenserDuty,
   reboilerDuty: facts.reboilerDuty,
+  compositions: facts,
 });
 
 interface BesideProps {
@@ -264,25 +285,70 @@ function Beside({ name, before, condenser, facts }: BesideProps) {
   return (
     <>
       <h2>Beside the {name}</h2>
-      <table className="figures-table" aria-label={`Beside the ${name}`}>
-        <thead>
-          <tr>
-            <th />
-            <th scope="col">{name}</th>
-            <th scope="col">ladder</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([name, before, now]) => (
-            <tr key={name}>
-              <th scope="row">{name}</th>
-              <td>{before}</td>
-              <td>{now}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Compared label={`Beside the ${name}`} name={name} rows={rows} />
+      {before.compositions !== null && <ComparedCompositions name={name} compositions={before.compositions} facts={facts} />}
     </>
+  );
+}
+
+/** What both products hold by the stop before, and by the ladder. */
+function ComparedCompositions({ name, compositions, facts }: Pick<BesideProps, 'name' | 'facts'> & { compositions: Compositions }) {
+  const { components } = useAppSelector(selectTable);
+  const ofLadder: Compositions = {
+    distillate: productFlows('distillate', facts.products),
+    bottoms: productFlows('bottoms', facts.products),
+  };
+  const rowsOf = (product: keyof Compositions): [string, string, string][] => {
+    const [before, now] = [shares(compositions[product]), shares(ofLadder[product])];
+    return components.map(({ name: component }, i) => [component, shortFraction(before[i] ?? 0), shortFraction(now[i] ?? 0)]);
+  };
+  return (['distillate', 'bottoms'] as const).map((product) => (
+    <Compared
+      key={product}
+      label={`${capital(product)} beside the ${name}`}
+      head={`${product}, mol/mol`}
+      name={name}
+      rows={rowsOf(product)}
+    />
+  ));
+}
+
+/** A product's flows as parts of it. */
+function shares(flows: ArrayLike<number>): number[] {
+  const all = Array.from(flows);
+  const total = all.reduce((sum, flow) => sum + flow, 0);
+  return all.map((flow) => flow / total);
+}
+
+interface ComparedProps {
+  label: string;
+  /** Over the names of the rows. */
+  head?: string;
+  /** The stop beside the ladder. */
+  name: string;
+  rows: [string, string, string][];
+}
+
+function Compared({ label, head, name, rows }: ComparedProps) {
+  return (
+    <table className="figures-table" aria-label={label}>
+      <thead>
+        <tr>
+          <th>{head}</th>
+          <th scope="col">{name}</th>
+          <th scope="col">ladder</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([row, before, now]) => (
+          <tr key={row}>
+            <th scope="row">{row}</th>
+            <td>{before}</td>
+            <td>{now}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

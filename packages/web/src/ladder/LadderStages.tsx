@@ -36,7 +36,7 @@ interface Props {
 const HEAD = 78;
 
 /** px for a component's name with its sorter. */
-const columnWidth = (name: string): number => Math.max(84, 44 + 7.6 * name.length);
+const columnWidth = (name: string): number => Math.max(70, 34 + 6.8 * name.length);
 
 type Told = 'mole' | 'mass' | 'flows' | 'volatility';
 
@@ -114,7 +114,7 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
   );
 }
 
-const FIRST_WIDTH = 80 + 70 + 74;
+const FIRST_WIDTH = 62 + 60 + 64;
 
 /** Stage, temperature, pressure: of whatever else the table tells. */
 function firstColumns({ display, site }: TableContext): ColumnsType {
@@ -124,13 +124,13 @@ function firstColumns({ display, site }: TableContext): ColumnsType {
     {
       title: 'stage',
       dataIndex: 'number',
-      width: 80,
+      width: 62,
       fixed: 'left',
       render: (_: unknown, row: Row) => (row.number === 0 ? 'cond.' : row.number),
       sorter: (a, b) => a.rung - b.rung,
     },
-    { title: T.id, width: 70, align: 'right', render: (_, { T: at }) => formatQuantity(at, T, site), sorter: (a, b) => a.T - b.T },
-    { title: P.id, width: 74, align: 'right', render: (_, { P: at }) => formatQuantity(at, P, site), sorter: (a, b) => a.P - b.P },
+    { title: T.id, width: 60, align: 'right', render: (_, { T: at }) => formatQuantity(at, T, site), sorter: (a, b) => a.T - b.T },
+    { title: P.id, width: 64, align: 'right', render: (_, { P: at }) => formatQuantity(at, P, site), sorter: (a, b) => a.P - b.P },
   ];
 }
 

@@ -55,10 +55,13 @@ function quantity(name: string, values: Values, dimension: Dimension, { display,
   return { title, values: values.map((v) => (v === 0 ? null : v)), shown: (value) => formatNumber(fromSI(value, unit, site), 4) };
 }
 
-const flows = (liquid: Values, vapour: Values, dimension: Dimension, context: TableContext): Group => ({
-  title: 'flows',
-  quantities: [quantity('liquid', liquid, dimension, context), quantity('vapour', vapour, dimension, context)],
-});
+function flows(liquid: Values, vapour: Values, dimension: Dimension, context: TableContext): Group {
+  const named = (title: string, values: Values): StageQuantity => ({ ...quantity('', values, dimension, context), title });
+  return {
+    title: `flows, ${quantity('', [], dimension, context).title}`,
+    quantities: [named('liquid', liquid), named('vapour', vapour)],
+  };
+}
 
 function fractions(x: number[][], y: number[][], unit: string, { components }: TableContext): Group[] {
   const of = (phase: number[][]): StageQuantity[] =>

@@ -55,7 +55,7 @@ function OpenPoints({ points }: { points: readonly OpenPoint[] }) {
   return (
     <>
       <h2>Open points</h2>
-      <p className="quiet">{points.length === 1 ? 'One more thing is needed:' : `${points.length} more things are needed:`}</p>
+      <p className="quiet">{points.length === 1 ? 'Still needed:' : `${points.length} things are still needed:`}</p>
       <ul className="open-points">
         {points.map((point) => (
           <li key={point.path + point.code}>

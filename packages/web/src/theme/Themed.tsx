@@ -43,12 +43,15 @@ export function Themed({ children }: PropsWithChildren) {
   const look = useMemo(() => ({ name, colors: tokens[name], change }), [name, change]);
   return (
     <LookContext value={look}>
-      <ConfigProvider theme={antConfig(name)} componentSize="small">
+      <ConfigProvider theme={antConfig(name)} componentSize="small" renderEmpty={Nothing}>
         <AntApp>{children}</AntApp>
       </ConfigProvider>
     </LookContext>
   );
 }
+
+/** In a list or a table without a line. */
+const Nothing = () => <p className="quiet small">Nothing here.</p>;
 
 function antConfig(name: ThemeName): ThemeConfig {
   const c = tokens[name];

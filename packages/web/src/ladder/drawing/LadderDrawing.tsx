@@ -327,5 +327,8 @@ function Tags({ column, ladder, facts, yOf, rungAt, left, bottom, settings }: Ta
 function mostOf(flows: readonly number[], components: readonly { name: string }[]): string {
   const total = flows.reduce((sum, flow) => sum + flow, 0);
   const most = flows.indexOf(Math.max(...flows));
-  return `${formatNumber((100 * (flows[most] ?? 0)) / total, 3)} mol% ${components[most]?.name ?? ''}`;
+  const share = (100 * (flows[most] ?? 0)) / total;
+  // What is not all of it does not round to all of it.
+  const words = share > 99.9 && share < 100 - 1e-9 ? '> 99.9' : formatNumber(share, 3);
+  return `${words} mol% ${components[most]?.name ?? ''}`;
 }
