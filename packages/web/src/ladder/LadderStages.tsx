@@ -35,8 +35,8 @@ interface Props {
 
 const HEAD = 78;
 
-/** px for a component's name with its sorter. */
-const columnWidth = (name: string): number => Math.max(70, 34 + 6.8 * name.length);
+/** px for a component's name. */
+const columnWidth = (name: string): number => Math.max(62, 20 + 7.6 * name.length);
 
 type Told = 'mole' | 'mass' | 'flows' | 'volatility';
 
@@ -114,7 +114,7 @@ export function LadderStages({ facts, numbering, pointed, onPoint }: Props) {
   );
 }
 
-const FIRST_WIDTH = 62 + 60 + 64;
+const FIRST_WIDTH = 62 + 56 + 60;
 
 /** Stage, temperature, pressure: of whatever else the table tells. */
 function firstColumns({ display, site }: TableContext): ColumnsType {
@@ -129,8 +129,8 @@ function firstColumns({ display, site }: TableContext): ColumnsType {
       render: (_: unknown, row: Row) => (row.number === 0 ? 'cond.' : row.number),
       sorter: (a, b) => a.rung - b.rung,
     },
-    { title: T.id, width: 60, align: 'right', render: (_, { T: at }) => formatQuantity(at, T, site), sorter: (a, b) => a.T - b.T },
-    { title: P.id, width: 64, align: 'right', render: (_, { P: at }) => formatQuantity(at, P, site), sorter: (a, b) => a.P - b.P },
+    { title: T.id, width: 56, align: 'right', render: (_, { T: at }) => formatQuantity(at, T, site), sorter: (a, b) => a.T - b.T },
+    { title: P.id, width: 60, align: 'right', render: (_, { P: at }) => formatQuantity(at, P, site), sorter: (a, b) => a.P - b.P },
   ];
 }
 
