@@ -65,11 +65,6 @@ function Drawing({ drawing, isNearest }: { drawing: TransferDrawing; isNearest: 
     <>
       <div className="sheet-head">
         <h2 className="sheet-title">{capital(drawing.solute.name)} between gas and liquid</h2>
-        {isNearest && (
-          <span className="quiet small">
-            out of reach as asked; drawn for {formatFixed(100 * drawing.recovery, 1)} % with {show(drawing.flow, 'molarFlow')}
-          </span>
-        )}
         <Segmented<Measure>
           options={['ratios', 'fractions']}
           value={measure}
@@ -78,6 +73,11 @@ function Drawing({ drawing, isNearest }: { drawing: TransferDrawing; isNearest: 
         />
         <SaveChart isChart drawing={canvas} name={`${caseName} – graph`} rows={() => transferRows(drawing)} table="Stages as CSV" />
       </div>
+      {isNearest && (
+        <p className="quiet small nearest">
+          out of reach as asked; drawn for {formatFixed(100 * drawing.recovery, 1)} % with {show(drawing.flow, 'molarFlow')}
+        </p>
+      )}
       <div ref={panel}>
         {width > 0 && (
           <LineChart

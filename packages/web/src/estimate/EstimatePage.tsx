@@ -68,11 +68,11 @@ function Curves({ facts, isNearest }: { facts: EstimateFacts; isNearest: boolean
     <>
       <div className="sheet-head">
         <h2 className="sheet-title">What reflux and pressure do</h2>
-        {isNearest && (
-          <span className="quiet small">out of reach as asked; shown for a reflux of {formatNumber(facts.reflux, 3)} mol/mol</span>
-        )}
         <SaveEstimate facts={facts} refluxChart={refluxChart} pressureChart={pressureChart} volatilityChart={volatilityChart} />
       </div>
+      {isNearest && (
+        <p className="quiet small nearest">out of reach as asked; shown for a reflux of {formatNumber(facts.reflux, 3)} mol/mol</p>
+      )}
       <div className="chart-pair" ref={panel}>
         {width > 0 && (
           <>

@@ -8,6 +8,7 @@ import { useAppSelector } from '../app/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
+import { linePath } from '../drawing/linePath.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { SANS, SERIF } from '../theme/tokens.ts';
@@ -85,14 +86,12 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
     return [left + side * (right + top / 2), bottom - side * HEIGHT * top];
   };
   const path = ({ points }: MapCurve): string =>
-    points
-      .map(
-        (x, k) =>
-          `${k === 0 ? 'M' : 'L'}${at(x)
-            .map((v) => v.toFixed(1))
-            .join(' ')}`,
-      )
-      .join('');
+    linePath(
+      points.map((fractions) => {
+        const [x, y] = at(fractions);
+        return { x, y };
+      }),
+    );
   const corners = [at([1, 0, 0]), at([0, 1, 0]), at([0, 0, 1])];
   const names = components.map(({ name }) => name);
   const boils = pointed === undefined ? null : nearestOnLattice(map.surface, pointed);

@@ -157,12 +157,15 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
   );
 }
 
+/** Letters from which a duty is written smaller, so that it keeps clear of the tags beside it. */
+const LONG_DUTY = 11;
+
 function EndWords({ name, duty, x, y }: { name: string; duty: string; x: number; y: number }) {
   const { colors } = useLook();
   return (
     <text x={x} y={y} textAnchor="middle" fill={colors.quiet}>
       {name}
-      <tspan x={x} dy={15}>
+      <tspan x={x} dy={15} {...(duty.length > LONG_DUTY ? { fontSize: 10 } : {})}>
         {duty}
       </tspan>
     </text>

@@ -1,5 +1,6 @@
 /** One strip beside the ladder: its lines rung by rung, a scale beneath, points where a rung is pointed at. */
 import { scaleLinear, scaleLog } from 'd3-scale';
+import { linePath } from '../../drawing/linePath.ts';
 import { SERIF } from '../../theme/tokens.ts';
 import type { Tokens } from '../../theme/tokens.ts';
 import type { Strip } from './strips.ts';
@@ -73,16 +74,5 @@ export function StripDrawing({ strip, frame, yOf, stages, pointed, colors }: Str
   );
 }
 
-function pathOf(values: readonly (number | null)[], xOf: (value: number) => number, yOf: (rung: number) => number): string {
-  let path = '';
-  let isDrawing = false;
-  values.forEach((value, j) => {
-    if (value === null || !Number.isFinite(value)) {
-      isDrawing = false;
-      return;
-    }
-    path += `${isDrawing ? 'L' : 'M'}${xOf(value).toFixed(1)} ${yOf(j + 1).toFixed(1)}`;
-    isDrawing = true;
-  });
-  return path;
-}
+const pathOf = (values: readonly (number | null)[], xOf: (value: number) => number, yOf: (rung: number) => number): string =>
+  linePath(values.map((value, j) => (value === null || !Number.isFinite(value) ? null : { x: xOf(value), y: yOf(j + 1) })));

@@ -45,7 +45,10 @@ export function ticksOf(range: readonly [number, number], isLogarithmic: boolean
 /** From many to few. */
 function linear([low, high]: readonly [number, number]): number[][] {
   const counts = Array.from({ length: MOST - 1 }, (_, k) => MOST - k);
-  return counts.map((count) => scaleLinear().domain([low, high]).ticks(count));
+  const ticks = counts.map((count) => scaleLinear().domain([low, high]).ticks(count));
+  // Where all of them are too many and the next fewer is one, every second or third of them is still round.
+  const fewer = [2, 3].flatMap((every) => ticks.map((values) => values.filter((_, k) => k % every === 0)));
+  return [...ticks, ...fewer].filter((values) => values.length >= 2).sort((a, b) => b.length - a.length);
 }
 
 /** Of each decade 1, 2 and 5 where few decades are there; else powers of ten, every so many. */
