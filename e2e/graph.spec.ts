@@ -13,6 +13,7 @@ import {
   stopState,
   test,
   textOf,
+  url,
 } from './engineer.ts';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
@@ -169,7 +170,7 @@ test('the units of the case are changed, and nothing else', async ({ quietPage: 
   await expect(field(page, 'Pressure at the top, bar')).toHaveValue('1.01325');
   await page.getByRole('combobox', { name: 'Units' }).click();
   await page.getByTitle('US units').click();
-  await expect(field(page, 'Pressure at the top, psi')).toHaveValue('14.69594878');
+  await expect(field(page, 'Pressure at the top, psi abs')).toHaveValue('14.6959');
   await expect(page.locator('.figures')).toContainText('°F');
   await expect(page.locator('.figures')).toContainText('MMBtu/h');
   expect(await headline(page)).toBe(13.9);
@@ -187,6 +188,42 @@ test('a command is found by its name', async ({ quietPage: page }) => {
   await expect.poll(() => headline(page)).not.toBe(13.9);
   await page.keyboard.press('Control+z');
   await expect(field(page, /Acetone in bottoms/)).toHaveValue('0.02');
+});
+
+test('undo says what it took back, and shows it; on paper the page has its head and its drawing', async ({ quietPage: page }) => {
+  await openCopy(page);
+  await field(page, /Acetone in bottoms/).fill('0.01');
+  await expect.poll(() => headline(page)).not.toBe(13.9);
+  await page.locator('.stop', { hasText: 'Estimate' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  const said = page.locator('.ant-message');
+  await expect(said).toContainText('Taken back: Numbers of the balance sheet');
+  await said.getByRole('button', { name: 'Show it' }).click();
+  await expect(page.getByRole('grid', { name: 'Balance sheet' })).toBeVisible();
+  await page.locator('.stop', { hasText: 'Graph' }).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.print-head')).toContainText('pairs from Smith, Van Ness');
+  await expect(page.locator('.case-header')).toBeHidden();
+  await expect.poll(async () => (await page.locator('.drawing').boundingBox())?.height ?? 0).toBeGreaterThan(300);
+});
+
+test('cases, rungs and a new case are found by their names', async ({ quietPage: page }) => {
+  const find = async (words: string) => {
+    await page.keyboard.press('Control+k');
+    await page.getByPlaceholder('Find anything').fill(words);
+    await page.keyboard.press('Enter');
+  };
+  await page.goto(url());
+  await expect(page.locator('.case-card').first()).toBeVisible();
+  await find('new case in tarn');
+  await expect(page.getByRole('dialog')).toContainText('New case in Tarn Bridge Solvents');
+  await page.keyboard.press('Escape');
+  await openCopy(page, url(), 'Four-alcohol splitter', 'estimate');
+  await expect(page.locator('.headline-number')).toBeVisible();
+  await find('rung 14');
+  await expect(page.getByRole('complementary')).toContainText('Rung 14 from the top');
+  await find('case: five alkanes with');
+  await expect(page.getByLabel('Name of the case')).toHaveValue(/^Five alkanes/);
 });
 
 test('rating: given stages and two things known give the products; what cannot be is said', async ({ quietPage: page }) => {
