@@ -4,12 +4,16 @@ import type { Kysely } from 'kysely';
 import { moveTo, rename } from '../database/named.ts';
 import type { Tables } from '../database/tables.ts';
 import { Problem } from '../problems.ts';
+import { shared } from '../shared.ts';
 import { createProject, listProjects } from './queries.ts';
 
 export function projectRoutes(db: Kysely<Tables>): Router {
   const router = Router();
+  const list = shared(async () => Buffer.from(`{"projects":${await listProjects(db)}}`));
   router.get('/projects', async (_req, res) => {
-    res.type('json').send(`{"projects":${await listProjects(db)}}`);
+    // Written as it is: to compare the list with what a browser has would cost more than to send it.
+    const body = await list();
+    res.type('json').setHeader('Content-Length', body.length).end(body);
   });
   router.post('/projects', async (req, res) => {
     const { name } = NewProject.parse(req.body);
