@@ -14,7 +14,7 @@ import { ofGraph } from '../column/handedOn.ts';
 import { Beside } from './Beside.tsx';
 import { explanations } from './explanations.ts';
 import { countedWords, selectGraphBeside, selectIsBesideStale, stagesInWords } from './standing.ts';
-import { selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
+import { selectGraphResult, selectIsGraphStale, selectLastGraphStanding } from '../stops/standing.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 
 /** The table's code is large and not looked at first. */
@@ -54,10 +54,25 @@ function ResultLeaf(energy: EnergyProps) {
   const column = useAppSelector(selectColumn);
   const waysOut = (reason: Reason) => (column === undefined ? [] : proposalsFor(reason, column));
   return (
-    <Said standing={standing} waiting="Solving …" waysOut={waysOut}>
-      {(design, warnings) => <Solved design={design} warnings={warnings} {...energy} />}
-    </Said>
+    <>
+      <Said standing={standing} waiting="Solving …" waysOut={waysOut}>
+        {(design, warnings) => <Solved design={design} warnings={warnings} {...energy} />}
+      </Said>
+      {standing.state === 'out-of-reach' && <StillStands />}
+    </>
   );
+}
+
+/** What of the design does not depend on what is out of reach. */
+function StillStands() {
+  const basis = useAppSelector(selectGraphResult)?.basis;
+  if (basis === null || basis === undefined) return null;
+  const { minimumReflux, minimumStages } = basis;
+  const rows: [string, string][] = [
+    ['Minimum reflux', `${formatNumber(minimumReflux.ratio)} mol/mol`],
+    ...(Number.isFinite(minimumStages) ? [['Minimum stages', formatFixed(minimumStages, 1)] satisfies [string, string]] : []),
+  ];
+  return <ExplainedFigures rows={rows} />;
 }
 
 interface SolvedProps extends EnergyProps {

@@ -1,4 +1,5 @@
-import { createCaseSolver } from '@keen-ladder/core';
+import { createCaseSolver, proposedMixture } from '@keen-ladder/core';
+import { databankParts } from '@keen-ladder/core/databank';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { expect, test } from 'vitest';
 import { documentReplaced } from '../document/documentSlice.ts';
@@ -11,6 +12,8 @@ const reasonOf = (document: CaseDocument) => {
   const { outcome } = createCaseSolver().solve(document, 'column').graph;
   return outcome.state === 'out-of-reach' ? outcome.reason : undefined;
 };
+
+const ETHANOL_WATER = proposedMixture(databankParts(['64-17-5', '7732-18-5']));
 
 /** Every button of the graph's margin, with a column that offers it. */
 const COMPLAINTS: [string, (unit: Unit, document: CaseDocument) => void][] = [
@@ -29,6 +32,20 @@ const COMPLAINTS: [string, (unit: Unit, document: CaseDocument) => void][] = [
     (unit, document) => {
       document.mixture.components.reverse();
       unit.balance.cells = unit.balance.cells.map((cell) => ({ ...cell, component: '7732-18-5' }));
+    },
+  ],
+  [
+    'azeotrope-in-range',
+    (unit, document) => {
+      document.mixture = { ...ETHANOL_WATER, measured: [] };
+      document.streams = document.streams.map((s) => ({
+        ...s,
+        composition: { basis: 'mole', parts: { '64-17-5': 0.3, '7732-18-5': 0.7 } },
+      }));
+      unit.balance.cells = [
+        { component: '64-17-5', product: 'distillate', kind: 'fraction', wish: 'equal', value: 0.97 },
+        { component: '64-17-5', product: 'bottoms', kind: 'fraction', wish: 'equal', value: 0.02 },
+      ];
     },
   ],
   ['feed-stage-out-of-range', (unit, { streams }) => (unit.graph.feedStages = { [streams[0]?.id ?? '']: 60 })],

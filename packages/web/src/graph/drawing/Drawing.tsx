@@ -259,21 +259,39 @@ function Text({
   );
 }
 
+/** px that its words take. */
+const PINCH_WORDS = 205;
+
 function Pinch({ result, scale, colors }: { result: GraphResult; scale: Scale; colors: Tokens }) {
   const minimum = result.basis?.minimumReflux;
   if (minimum === undefined || minimum.kind === 'boil-up') return null;
   const { x, y } = minimum.pinch;
   const at = { x: scale.px(x), y: scale.py(y) };
-  // Above the curve is empty paper everywhere but at its very top.
-  const label = { x: at.x - 16, y: Math.max(at.y - 22, scale.top + 14) };
+  // Above the curve is empty paper everywhere but at its very top; where there is no room left of the pinch it stands over what the curve rises to.
+  const hasRoom = at.x - 16 - PINCH_WORDS > scale.left;
+  const right = scale.left + 8 + PINCH_WORDS;
+  const highest = Math.min(
+    ...(result.curve?.x ?? []).flatMap((cx, k) => (scale.px(cx) < right ? [scale.py(result.curve?.y[k] ?? 0)] : [])),
+    at.y,
+  );
+  const label = hasRoom
+    ? { x: at.x - 16, y: Math.max(at.y - 22, scale.top + 14), anchor: 'end' as const }
+    : { x: scale.left + 8, y: Math.max(highest - 10, scale.top + 14), anchor: 'start' as const };
   return (
     <g data-part="pinch" pointerEvents="none">
       <circle cx={at.x} cy={at.y} r={7} fill="none" stroke={colors.copper} strokeWidth={1.4} />
-      <line x1={label.x + 2} y1={label.y + 3} x2={at.x - 5} y2={at.y - 6} stroke={colors.copper} strokeWidth={0.8} />
+      <line
+        x1={hasRoom ? label.x + 2 : at.x}
+        y1={label.y + 3}
+        x2={at.x - (hasRoom ? 5 : 0)}
+        y2={at.y - (hasRoom ? 6 : 8)}
+        stroke={colors.copper}
+        strokeWidth={0.8}
+      />
       <text
         x={label.x}
         y={label.y}
-        textAnchor="end"
+        textAnchor={label.anchor}
         fontFamily={SANS}
         fontSize={12.5}
         fill={colors.copper}
