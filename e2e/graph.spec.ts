@@ -251,7 +251,7 @@ test('rating: given stages and two things known give the products; what cannot b
 test('trays, steam, a second pressure and the energy balance stand on the drawing', async ({ quietPage: page }) => {
   await openCopy(page);
   const before = await headline(page);
-  await expect(page.locator('.compared')).toContainText('energy balance');
+  await expect(page.getByRole('table', { name: 'By the energy balance' })).toContainText('energy balance');
   await page.getByText('its lines too', { exact: true }).click();
   await expect(page.locator('[data-part="energy-balanced"]').first()).toBeVisible();
   await choose(page, 'Trays', 'Murphree efficiency');

@@ -95,6 +95,13 @@ describe('a gas washed by a liquid', () => {
     const limited = reasonOf(solve(dirty).drawing);
     if (limited.code !== 'transfer-impossible') throw new Error(limited.code);
     expect(limited.greatest).toBeLessThan(0.95);
+    // What is asked is out of reach; who is who stays, and what is nearest is drawn and estimated: 1.4 times the least, 0.95 of the most that can pass.
+    const [few, unclean] = [solve(scarce), solve(dirty)];
+    expect(few.roles).toMatchObject({ gas: 'gas', liquid: 'water', solute: { id: ACETONE } });
+    const nearest = (outcome: typeof few.drawing) => (outcome.state === 'out-of-reach' ? outcome.nearest : undefined);
+    expect(nearest(few.drawing)?.flow).toBeCloseTo(1.4 * short.least, 6);
+    expect(nearest(unclean.drawing)?.recovery).toBeCloseTo(0.95 * limited.greatest, 9);
+    expect(few.estimate.state === 'out-of-reach' && few.estimate.nearest?.recovery).toBeCloseTo(0.95, 6);
     expect(codes(Object.assign(washer(), { connections: washer().connections.slice(0, 1) }))).toContain('not-two-streams');
     const blank = washer();
     blank.units[0].absorption.recovery = null;

@@ -14,7 +14,7 @@ import type { AbsorberEstimate, AbsorberStream, Transfer, TransferEnds, Transfer
 import type { ComponentRecord } from '../databank/index.ts';
 import { evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
+import type { OpenPoint, Outcome, Reason, Report, Warning } from '../numerics/index.ts';
 import { kremserStages } from '../shortcut/index.ts';
 import type { Mixture, ThermoModel } from '../thermo/index.ts';
 import type { CaseDocument, ColumnUnit } from './document.ts';
@@ -95,24 +95,28 @@ export function solveAbsorption(
   if (points.length > 0) return { roles, drawing: open(points), estimate: open(points) };
   if (known.state !== 'solved') return { roles, drawing: passOn(known), estimate: passOn(known) };
   const drawing = rescued(() => drawn(known.value));
-  if (drawing.state !== 'solved') return { roles, drawing: withNearest(known.value, drawing), estimate: passOn(drawing) };
+  if (drawing.state === 'out-of-reach') return { roles, ...nearestTo(known.value, drawing.reason, drawing.report) };
+  if (drawing.state !== 'solved') return { roles, drawing, estimate: passOn(drawing) };
   return { roles, drawing, estimate: rescued(() => estimated(known.value, drawing.value)) };
 }
 
-/** What is drawn of a flow that is too small, or of a wish that is too much: common practice of the one, most that can be of the other. */
-function withNearest(asked: Asked, outcome: Outcome<TransferDrawing>): Outcome<TransferDrawing> {
-  if (outcome.state !== 'out-of-reach') return outcome;
-  const { reason, report } = outcome;
-  const { inputs } = asked;
+/** What is shown of a flow that is too small, or of a wish that is too much: common practice of the one, most that can be of the other. */
+function nearestTo(asked: Asked, reason: Reason, report: Report): Pick<AbsorptionResult, 'drawing' | 'estimate'> {
+  const inputs = mendedInputs(asked.inputs, reason);
+  if (inputs === undefined) return { drawing: outOfReach(reason, report), estimate: outOfReach(reason, report) };
+  const mended = { ...asked, inputs };
+  const drawing = valueOf(rescued(() => drawn(mended)));
+  const estimate = drawing === undefined ? undefined : valueOf(rescued(() => estimated(mended, drawing)));
+  return { drawing: outOfReach(reason, report, drawing), estimate: outOfReach(reason, report, estimate) };
+}
+
+const valueOf = <T>(outcome: Outcome<T>): T | undefined => (outcome.state === 'solved' ? outcome.value : undefined);
+
+function mendedInputs(inputs: Asked['inputs'], reason: Reason): Asked['inputs'] | undefined {
   const flow = { kind: 'multiple', value: USUAL_MULTIPLE } as const;
-  const mended =
-    reason.code === 'flow-below-least'
-      ? { ...inputs, find: 'stages' as const, flow }
-      : reason.code === 'transfer-impossible'
-        ? { ...inputs, find: 'stages' as const, flow, recovery: NEARLY * reason.greatest }
-        : undefined;
-  const shown = mended === undefined ? undefined : rescued(() => drawn({ ...asked, inputs: mended }));
-  return outOfReach(reason, report, shown?.state === 'solved' ? shown.value : undefined);
+  if (reason.code === 'flow-below-least') return { ...inputs, find: 'stages', flow };
+  if (reason.code === 'transfer-impossible') return { ...inputs, find: 'stages', flow, recovery: NEARLY * reason.greatest };
+  return undefined;
 }
 
 /** Of the least flow; common practice is 1.2 to 2. */

@@ -72,3 +72,26 @@ describe('the estimate beside the sheet', () => {
     expect(explainWarning(warning, SHOW)).toContain('methanol overhead');
   });
 });
+
+describe('a reflux or stages that do not make the split', () => {
+  const asked = (estimate: {
+    find: 'stages' | 'reflux';
+    reflux: { kind: 'ratio'; value: number } | null;
+    stages: number | null;
+  }) => {
+    const document = acetoneWaterCase();
+    Object.assign(document.units[0].estimate, estimate);
+    return createCaseSolver().estimate(document, 'column').outcome;
+  };
+  test.each([
+    ['estimate-below-minimum', asked({ find: 'stages', reflux: { kind: 'ratio', value: 0.01 }, stages: null })],
+    ['stages-not-enough', asked({ find: 'reflux', reflux: null, stages: 2 })],
+  ] as const)('%s: what stands is told at 1.3 times the minimum', (code, outcome) => {
+    if (outcome.state !== 'out-of-reach') throw new Error(outcome.state);
+    expect(outcome.reason.code).toBe(code);
+    const { nearest } = outcome;
+    expect(nearest?.reflux).toBeCloseTo(1.3 * (nearest?.smallestReflux ?? NaN), 9);
+    expect(nearest?.fewestStages).toBeGreaterThan(2);
+    expect(nearest?.refluxCurve.reflux.length).toBeGreaterThan(10);
+  });
+});

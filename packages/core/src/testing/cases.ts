@@ -1,3 +1,4 @@
+import { USUAL_SITE } from '../solve/index.ts';
 import type { CaseDocument } from '../solve/index.ts';
 import { orientedPair } from '../databank/index.ts';
 import { nrtlPairs } from '../databank/whole.ts';
@@ -13,16 +14,7 @@ export function acetoneWaterCase(): CaseDocument {
     ({ component: light.id, product, kind: 'fraction', wish: 'equal', value }) as const;
   if (pair === undefined) throw new Error('the databank has lost acetone–water');
   return {
-    site: {
-      barometricPressure: 101325,
-      standardTemperature: 288.15,
-      cooling: {
-        water: { temperature: 303.15, approach: 10 },
-        air: { temperature: 308.15, approach: 15 },
-        refrigerant: { temperature: 263.15, approach: 5 },
-      },
-      heating: { temperature: 453.15, approach: 10 },
-    },
+    site: USUAL_SITE,
     display: { ...UNIT_SETS.metric },
     mixture: { ...nrtlMixture(components, [pair]), measured: [] },
     streams: [

@@ -1,6 +1,6 @@
 /** All components of a washer or a stripper by effective factors: inputs left, what enters and leaves in the middle, figures in the margin. */
 import { findUnit, formatFixed, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
-import type { AbsorptionFacts, TransferDrawing, Warning } from '@keen-ladder/core';
+import type { AbsorptionFacts, Reason, TransferDrawing, Warning } from '@keen-ladder/core';
 import { useRef } from 'react';
 import { useStore } from 'react-redux';
 import type { AppStore } from '../app/store.ts';
@@ -14,9 +14,10 @@ import { selectColumn, selectComponents, selectDisplay, selectSite } from '../do
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
-import { selectAbsorptionResult, selectIsAbsorptionStale, selectLastFactorsStanding } from '../stops/standing.ts';
+import { drawnOf, selectAbsorptionResult, selectIsAbsorptionStale, selectLastFactorsStanding } from '../stops/standing.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { AbsorptionInputs } from './AbsorptionInputs.tsx';
+import { transferProposals } from './proposals.ts';
 import { StreamsTable } from './StreamsPanel.tsx';
 
 export function FactorsPage() {
@@ -24,15 +25,17 @@ export function FactorsPage() {
   const result = useAppSelector(selectAbsorptionResult);
   const standing = useAppSelector(selectLastFactorsStanding);
   const isStale = useAppSelector(selectIsAbsorptionStale);
+  const show = useAppSelector(selectShowQuantity);
   if (column === undefined) return null;
-  const facts = result?.estimate.state === 'solved' ? result.estimate.value : undefined;
-  const drawing = result?.drawing.state === 'solved' ? result.drawing.value : undefined;
+  const shown = drawnOf(result?.estimate);
+  const drawing = drawnOf(result?.drawing)?.value;
+  const waysOut = (reason: Reason) => transferProposals(reason, column);
   return (
     <main className="graph-page">
       <h1 className="unseen">Estimate</h1>
       <AbsorptionInputs column={column} />
       <div className="sheet balance-sheet" data-stale={isStale}>
-        {facts === undefined ? (
+        {shown === undefined ? (
           <p className="empty-sheet">
             {result === null
               ? 'Estimating …'
@@ -40,13 +43,19 @@ export function FactorsPage() {
           </p>
         ) : (
           <>
-            <StreamsTable facts={facts} hasFactors />
-            {drawing !== undefined && <FlowCurve drawing={drawing} facts={facts} />}
+            {shown.isNearest && (
+              <p className="quiet small nearest">
+                out of reach as asked; shown for {formatFixed(100 * shown.value.recovery, 1)} % with{' '}
+                {show(shown.value.flow, 'molarFlow')}
+              </p>
+            )}
+            <StreamsTable facts={shown.value} hasFactors />
+            {drawing !== undefined && <FlowCurve drawing={drawing} facts={shown.value} />}
           </>
         )}
       </div>
       <aside className="margin" aria-label="What the estimate says" data-stale={isStale}>
-        <Said standing={standing} waiting="Estimating …">
+        <Said standing={standing} waiting="Estimating …" waysOut={waysOut}>
           {(value, warnings) => <Solved facts={value} warnings={warnings} />}
         </Said>
         <h2>Notes</h2>

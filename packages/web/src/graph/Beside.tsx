@@ -8,6 +8,7 @@ import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { selectShow } from '../document/showing.ts';
+import { Compared } from '../stops/Compared.tsx';
 import { useLook } from '../theme/Themed.tsx';
 import { selectGraphBeside, selectIsBesideStale, stagesInWords } from './standing.ts';
 
@@ -109,24 +110,5 @@ function ComparisonTable({ beside, energy }: { beside: GraphBeside; energy: Ener
     [`Top vapour, ${unit.id}`, flow(lines.sections[0]?.vapour), flow(energy.vapour[0])],
     [`Boiled up, ${unit.id}`, flow(bottom?.vapour), flow(energy.vapour[energy.vapour.length - 1])],
   ];
-  return (
-    <table className="compared">
-      <thead>
-        <tr>
-          <td />
-          <th scope="col">constant overflow</th>
-          <th scope="col">energy balance</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([name, straight, balanced]) => (
-          <tr key={name}>
-            <th scope="row">{name}</th>
-            <td>{straight}</td>
-            <td>{balanced}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
+  return <Compared label="By the energy balance" names={['constant overflow', 'energy balance']} rows={rows} />;
 }

@@ -15,6 +15,7 @@ import { useAppSelector } from '../app/store.ts';
 import type { Column } from '../document/parts.ts';
 import { selectDocument, selectHashes, selectSite } from '../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../document/showing.ts';
+import { Compared } from '../stops/Compared.tsx';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import {
   selectEstimateResult,
@@ -285,7 +286,7 @@ function Beside({ name, before, condenser, facts }: BesideProps) {
   return (
     <>
       <h2>Beside the {name}</h2>
-      <Compared label={`Beside the ${name}`} name={name} rows={rows} />
+      <Compared label={`Beside the ${name}`} names={[name, 'ladder']} rows={rows} />
       {before.compositions !== null && <ComparedCompositions name={name} compositions={before.compositions} facts={facts} />}
     </>
   );
@@ -307,7 +308,7 @@ function ComparedCompositions({ name, compositions, facts }: Pick<BesideProps, '
       key={product}
       label={`${capital(product)} beside the ${name}`}
       head={`${product}, mol/mol`}
-      name={name}
+      names={[name, 'ladder']}
       rows={rowsOf(product)}
     />
   ));
@@ -318,38 +319,6 @@ function shares(flows: ArrayLike<number>): number[] {
   const all = Array.from(flows);
   const total = all.reduce((sum, flow) => sum + flow, 0);
   return all.map((flow) => flow / total);
-}
-
-interface ComparedProps {
-  label: string;
-  /** Over the names of the rows. */
-  head?: string;
-  /** The stop beside the ladder. */
-  name: string;
-  rows: [string, string, string][];
-}
-
-function Compared({ label, head, name, rows }: ComparedProps) {
-  return (
-    <table className="figures-table" aria-label={label}>
-      <thead>
-        <tr>
-          <th>{head}</th>
-          <th scope="col">{name}</th>
-          <th scope="col">ladder</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([row, before, now]) => (
-          <tr key={row}>
-            <th scope="row">{row}</th>
-            <td>{before}</td>
-            <td>{now}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
 }
 
 function SolveLog({ facts }: { facts: LadderFacts }) {

@@ -10,6 +10,7 @@ import { useElementWidth } from '../../charts/useElementWidth.ts';
 import { ladderSet } from '../../document/documentSlice.ts';
 import type { Column, Ladder } from '../../document/parts.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
+import { Compared } from '../../stops/Compared.tsx';
 import { selectEstimateResult } from '../../stops/standing.ts';
 import { useLook } from '../../theme/Themed.tsx';
 import { selectTable } from '../table.ts';
@@ -91,26 +92,7 @@ function BesideEstimate({ facts }: { facts: LimitsFacts }) {
       estimate === undefined ? '–' : formatNumber(estimate.fewestStages),
     ],
   ];
-  return (
-    <table className="figures-table limits-table" aria-label="Limits of the split">
-      <thead>
-        <tr>
-          <th />
-          <th scope="col">this column</th>
-          <th scope="col">estimate</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([name, ours, estimated]) => (
-          <tr key={name}>
-            <th scope="row">{name}</th>
-            <td>{ours}</td>
-            <td>{estimated}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
+  return <Compared label="Limits of the split" names={['this column', 'estimate']} rows={rows} className="limits-table" />;
 }
 
 const CHART_HEIGHT = 230;
