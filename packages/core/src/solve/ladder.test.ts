@@ -51,9 +51,12 @@ describe('handing on', () => {
   test('rounds stages up and feeds to the nearest rung, and counts the total condenser', () => {
     const ladder = handed(acetoneWaterCase().units[0]);
     expect(ladder).toMatchObject({ stages: 11, top: 'total', feeds: { feed: { stage: 7, way: 'whole' } } });
-    expect(ladder.targets.map(({ id, value }) => [id, value])).toEqual([
-      ['reflux', 0.6],
-      ['distillate', 12],
+    // What the sheet asks comes along, off.
+    expect(ladder.targets.map(({ id, value, isInForce }) => [id, value, isInForce])).toEqual([
+      ['reflux', 0.6, true],
+      ['distillate', 12, true],
+      ['sheet-fraction-distillate-67-64-1', 0.95, false],
+      ['sheet-fraction-bottoms-67-64-1', 0.02, false],
     ]);
   });
   test('an update keeps cards of one’s own, and tells what it changes', () => {
@@ -63,8 +66,17 @@ describe('handing on', () => {
     before.stages = 14;
     const { ladder, changes } = updatedLadder(before, handed(column));
     expect(changes).toEqual([{ what: 'stages', from: 14, to: 11 }]);
-    expect(ladder.targets.map(({ id }) => id)).toEqual(['reflux', 'distillate', 'mine']);
+    const ids = ['reflux', 'distillate', 'sheet-fraction-distillate-67-64-1', 'sheet-fraction-bottoms-67-64-1', 'mine'];
+    expect(ladder.targets.map(({ id }) => id)).toEqual(ids);
     expect(updatedLadder(ladder, handed(column)).changes).toEqual([]);
+    // A card of one's own for what the sheet asks needs no second one.
+    const own = { ...before, targets: before.targets.map((t) => (t.id === ids[2] ? { ...t, id: 'own' } : t)) };
+    expect(updatedLadder(own, handed(column)).ladder.targets.map(({ id }) => id)).toEqual([
+      ...ids.slice(0, 2),
+      ids[3],
+      'own',
+      'mine',
+    ]);
   });
   test('a washer whose liquid is a multiple of the least frees its flow', () => {
     const ladder = handedOnWash({

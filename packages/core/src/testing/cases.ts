@@ -14,7 +14,7 @@ export function acetoneWaterCase(): CaseDocument {
     ({ component: light.id, product, kind: 'fraction', wish: 'equal', value }) as const;
   if (pair === undefined) throw new Error('the databank has lost acetone–water');
   return {
-    site: USUAL_SITE,
+    site: structuredClone(USUAL_SITE),
     display: { ...UNIT_SETS.metric },
     mixture: { ...nrtlMixture(components, [pair]), measured: [] },
     streams: [
