@@ -2,6 +2,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Both cores of a small machine: left to itself Vitest keeps one for a person who waits beside it.
+    maxWorkers: '100%',
     projects: [
       {
         test: {
@@ -12,7 +14,7 @@ export default defineConfig({
           testTimeout: 60_000,
         },
       },
-      { test: { name: 'schema', root: 'packages/schema', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'schema', root: 'packages/schema', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       {
         test: {
           name: 'server',
@@ -23,7 +25,7 @@ export default defineConfig({
           fileParallelism: false,
         },
       },
-      { test: { name: 'web', root: 'packages/web', include: ['src/**/*.test.{ts,tsx}'] } },
+      { test: { name: 'web', root: 'packages/web', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 60_000 } },
     ],
   },
 });

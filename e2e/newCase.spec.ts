@@ -89,7 +89,7 @@ test('gauge pressure, and a pair of components the wrong way round', async ({ qu
   await expect(page.locator('.inputs')).toContainText('Hydrocarbons and gases only: an equation of state describes both phases');
   await field(page, /^Pressure at the top/).fill('5 psig');
   await page.keyboard.press('Enter');
-  await expect(field(page, 'Pressure at the top, bar')).toHaveValue('1.357987865');
+  await expect(field(page, 'Pressure at the top, bar')).toHaveValue('1.35799');
   await field(page, /in feed/).fill('0.55');
   await field(page, /^Flow/).fill('100');
   await field(page, /in distillate/).fill('0.97');

@@ -37,6 +37,7 @@ export const LadderNumbers = z.strictObject({
       vapourFraction: z.number(),
     }),
   ),
+  heat: z.array(z.number()),
   condenserDuty: z.number().nullable(),
   reboilerDuty: z.number().nullable(),
   refluxRatio: z.number().nullable(),
