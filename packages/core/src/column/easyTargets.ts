@@ -254,7 +254,7 @@ function easyFor(column: ColumnEquations, handle: Handle, known: readonly Target
   const isKettle = handle.kind === 'duty' && handle.stage === stages && input.bottom === 'kettle';
   const isCondenser = handle.kind === 'duty' && handle.stage === 1 && input.top !== 'none';
   const isBottoms = handle.kind === 'draw' && handle.draw === bottomsDraw(input);
-  if (isCondenser || (isBottoms && input.top === 'total-condenser') || (isKettle && input.top === 'total-condenser'))
+  if (isCondenser || (input.top === 'total-condenser' && (isBottoms || isKettle)))
     return { quantity: refluxRatio(moles(n)), value: EASY_REFLUX };
   // What is drawn already leaves so much for the ends.
   const drawn = known.reduce((sum, { quantity, value }) => sum + (isFlowAt(quantity, ({ at }) => at === 'draw') ? value : 0), 0);

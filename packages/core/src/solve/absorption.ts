@@ -113,14 +113,14 @@ function nearestTo(asked: Asked, reason: Reason, report: Report): Pick<Absorptio
 const valueOf = <T>(outcome: Outcome<T>): T | undefined => (outcome.state === 'solved' ? outcome.value : undefined);
 
 function mendedInputs(inputs: Asked['inputs'], reason: Reason): Asked['inputs'] | undefined {
-  const flow = { kind: 'multiple', value: USUAL_MULTIPLE } as const;
+  const flow = { kind: 'multiple', value: USUAL_FLOW_MULTIPLE } as const;
   if (reason.code === 'flow-below-least') return { ...inputs, find: 'stages', flow };
   if (reason.code === 'transfer-impossible') return { ...inputs, find: 'stages', flow, recovery: NEARLY * reason.greatest };
   return undefined;
 }
 
 /** Of the least flow; common practice is 1.2 to 2. */
-const USUAL_MULTIPLE = 1.4;
+export const USUAL_FLOW_MULTIPLE = 1.4;
 /** Of the greatest part that can pass. */
 const NEARLY = 0.95;
 

@@ -109,10 +109,10 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
 }
 
 /** What is shown of a split where the reflux or the stages asked for do not make it (common practice); the second where it asks no reflux at all. */
-const USUAL_REFLUXES: RefluxWish[] = [
+export const USUAL_REFLUXES = [
   { kind: 'multiple', value: 1.3 },
   { kind: 'ratio', value: 0.5 },
-];
+] as const satisfies RefluxWish[];
 
 interface Chosen {
   keys: Keys;

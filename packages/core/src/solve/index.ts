@@ -58,6 +58,8 @@ export { hasOwnUtilities, USUAL_SITE } from './site.ts';
 export { massFractions, stageProperties, volatilityOver } from './stageProperties.ts';
 export type { PhaseColumns, StageProperties } from './stageProperties.ts';
 export { productFlows } from './askedReached.ts';
+export { USUAL_FLOW_MULTIPLE } from './absorption.ts';
+export { USUAL_REFLUXES } from './estimate.ts';
 export { begunLadder } from './begunLadder.ts';
 export { cellsOfSplit, flowsFromLadder } from './splitOfLadder.ts';
 export { freedName, placeName, quantityDimension, quantityName } from './ladderWords.ts';

@@ -1,5 +1,5 @@
 /** What is asked of a washer or a stripper: who is who, what is to pass, with how much. */
-import { capital, formatNumber } from '@keen-ladder/core';
+import { capital, formatNumber, USUAL_FLOW_MULTIPLE } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
@@ -157,9 +157,6 @@ function Recovery({ column, set }: PartProps) {
   );
 }
 
-/** Common practice: 1.2 to 2 times the least. */
-const USUAL = 1.4;
-
 /** The flow of the liquid that washes, or of the gas that strips. */
 function FlowFields({ column, set }: PartProps) {
   const { flow } = column.absorption;
@@ -213,4 +210,4 @@ function FlowFields({ column, set }: PartProps) {
 
 /** The same flow as now, said as a multiple. */
 const multipleNow = (drawing: { flow: number; least: number } | undefined): number =>
-  drawing === undefined ? USUAL : Number(formatNumber(drawing.flow / drawing.least, 4));
+  drawing === undefined ? USUAL_FLOW_MULTIPLE : Number(formatNumber(drawing.flow / drawing.least, 4));

@@ -11,6 +11,8 @@ export function goToField(path: string): boolean {
     fields.find((f) => path.startsWith(`${pathOf(f)}.`)) ??
     fields.find((f) => pathOf(f).startsWith(`${path}.`));
   const control = field?.matches('[tabindex]') ? field : field?.querySelector<HTMLElement>('input, textarea, [tabindex="0"]');
+  // What is folded up takes no cursor.
+  field?.closest('details')?.setAttribute('open', '');
   control?.scrollIntoView({ block: 'nearest' });
   control?.focus();
   return field !== undefined;

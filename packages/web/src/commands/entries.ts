@@ -9,7 +9,13 @@ export interface Found {
 }
 
 export function foundIn(document: CaseDocument): Found[] {
-  return [...pages(document), ...streamFields(document), ...columnFields(document), ...ladderFields(document), ...siteFields()];
+  return [
+    ...pages(document),
+    ...streamFields(document),
+    ...columnFields(document),
+    ...ladderFields(document),
+    ...siteFields(document),
+  ];
 }
 
 const field = (name: string, path: string): Found => ({ name, to: { path } });
@@ -108,9 +114,13 @@ function rungWords(rung: number, { stages, top, bottom }: { stages: number; top:
   return `Rung ${rung} from the top${end}`;
 }
 
-const siteFields = (): Found[] => [
-  ...['water', 'air', 'refrigerant'].map((name) =>
-    field(`${capital(name === 'water' ? 'cooling water' : name)} of the site`, `site.cooling.${name}.temperature`),
-  ),
-  field('Heating medium of the site', 'site.heating.temperature'),
-];
+/** On the estimate of a column that distils. */
+const siteFields = ({ units: [column] }: CaseDocument): Found[] =>
+  column?.service !== 'distillation'
+    ? []
+    : [
+        ...['water', 'air', 'refrigerant'].map((name) =>
+          field(`${capital(name === 'water' ? 'cooling water' : name)} of the site`, `site.cooling.${name}.temperature`),
+        ),
+        field('Heating medium of the site', 'site.heating.temperature'),
+      ];

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { ActionCreators } from 'redux-undo';
 import type { AppStore } from '../app/store.ts';
-import { changed, changedWords } from '../document/changed.ts';
+import { changed, changedWords, hasField } from '../document/changed.ts';
 import { useGoToField } from '../stops/useGoToField.ts';
 
 const KEY = 'undone';
@@ -32,9 +32,11 @@ function step({ store, message, goToField }: Around, action: ReturnType<typeof A
     content: (
       <>
         {words}: {changedWords(what)}.{' '}
-        <Button type="link" size="small" onClick={go}>
-          Show it
-        </Button>
+        {hasField(what) && (
+          <Button type="link" size="small" onClick={go}>
+            Show it
+          </Button>
+        )}
       </>
     ),
   });

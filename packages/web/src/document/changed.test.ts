@@ -2,7 +2,7 @@ import { demoCases } from '@keen-ladder/schema/demo';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';
-import { changed } from './changed.ts';
+import { changed, hasField } from './changed.ts';
 import * as slice from './documentSlice.ts';
 
 const documentOf = (name: string): CaseDocument => {
@@ -43,6 +43,7 @@ test.each(STEPS)('%o is told as what it changed and where', (action, what, path)
   for (const said of [changed(before, after), changed(after, before)]) {
     expect(said?.what).toContain(what);
     expect(said?.path.startsWith(path)).toBe(true);
+    if (said !== undefined) expect(hasField(said)).toBe(!/^(display|site|notes)/.test(path));
   }
 });
 

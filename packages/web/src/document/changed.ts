@@ -132,3 +132,6 @@ function unitWords(unit: string, field: string, detail: string, rest: readonly s
 
 /** As a sentence begins. */
 export const changedWords = ({ what }: Changed): string => capital(what);
+
+/** Whether a page has a field for it: units, notes and the site's own conditions stand elsewhere. */
+export const hasField = ({ path }: Changed): boolean => /^(?:streams|units|mixture)\b/.test(path);

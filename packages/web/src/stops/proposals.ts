@@ -1,4 +1,5 @@
 /** One click out of what is out of reach: what the button says, and what it does. */
+import { USUAL_REFLUXES } from '@keen-ladder/core';
 import type { UnknownAction } from '@reduxjs/toolkit';
 
 export interface Proposal {
@@ -6,15 +7,11 @@ export interface Proposal {
   action: UnknownAction;
 }
 
-/** Common practice: 1.2 to 1.5 times the minimum. */
-const USUAL_MULTIPLE = 1.3;
-/** mol/mol, where no reflux is asked at all. */
-const SMALL_REFLUX = 0.5;
+const [USUAL, SMALL] = USUAL_REFLUXES;
 
 /** A usual reflux for a minimum; where the split asks none, one that any column has. */
-export function refluxFor(minimum: number): { kind: 'ratio' | 'multiple'; value: number } {
-  return minimum > 0 ? { kind: 'multiple', value: USUAL_MULTIPLE } : { kind: 'ratio', value: SMALL_REFLUX };
-}
+export const refluxFor = (minimum: number): { kind: 'ratio' | 'multiple'; value: number } =>
+  minimum > 0 ? { ...USUAL } : { ...SMALL };
 
 export const refluxWords = (minimum: number): string =>
-  minimum > 0 ? `Take ${USUAL_MULTIPLE} × the minimum` : `Take a reflux ratio of ${SMALL_REFLUX}`;
+  minimum > 0 ? `Take ${USUAL.value} × the minimum` : `Take a reflux ratio of ${SMALL.value}`;
