@@ -15,6 +15,7 @@ export default defineConfig({
         },
       },
       { test: { name: 'schema', root: 'packages/schema', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'demo', root: 'packages/demo', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       {
         test: {
           name: 'server',

@@ -1,12 +1,13 @@
 /** The command line as a person types it. */
+import { newCaseDocument } from '@keen-ladder/core';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { newCaseDocument, ResultFile, writeCaseFile } from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { ResultFile, writeCaseFile } from '@keen-ladder/schema';
+import { demoCases } from '@keen-ladder/demo';
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 let folder = '';

@@ -1,6 +1,6 @@
 /** Times of the graph, median and spread over many runs; bundled by scripts/bench.mjs and run by plain Node. */
+import type { CaseDocument } from '@keen-ladder/schema';
 import { createCaseSolver } from '../src/index.ts';
-import type { CaseDocument } from '../src/index.ts';
 import { acetoneWaterCase } from '../src/testing/cases.ts';
 import { time } from './timing.ts';
 

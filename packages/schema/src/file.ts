@@ -1,7 +1,8 @@
 /** A case file: what export writes and import reads; it names its schema, so that an older one can be brought up to date. */
 import { z } from 'zod';
-import { CaseDocument, SCHEMA_VERSION, text } from './document.ts';
-import { upgrade } from './upgrades.ts';
+import { CaseDocument, SCHEMA_VERSION } from './document.ts';
+import { text } from './primitives.ts';
+import { upgrade } from './upgrades/index.ts';
 
 export const CaseName = text(120)
   .transform((t) => t.trim())

@@ -1,6 +1,6 @@
 /** What the command line writes: the results of a case, SI units, stop by stop. */
 import { z } from 'zod';
-import { LadderQuantity } from './document.ts';
+import { LadderQuantity } from './units/column/index.ts';
 import { CaseName } from './file.ts';
 
 const numbers = z.array(z.number());

@@ -1,9 +1,11 @@
+import { DEMO_PROJECT } from '@keen-ladder/demo/names';
+import { newCaseDocument } from '@keen-ladder/core';
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newCaseDocument, OpenCase, ProblemReply, ProjectList, ProjectSummary, DEMO_PROJECT } from '@keen-ladder/schema';
+import { OpenCase, ProblemReply, ProjectList, ProjectSummary } from '@keen-ladder/schema';
 
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import fc from 'fast-check';
 import { sql } from 'kysely';
 import { pino } from 'pino';

@@ -1,5 +1,5 @@
-import { DEMO_PROJECT } from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { DEMO_PROJECT } from '@keen-ladder/demo/names';
+import { demoCases } from '@keen-ladder/demo';
 import type { Kysely } from 'kysely';
 import { createCase } from './cases/queries.ts';
 import type { Tables } from './database/tables.ts';

@@ -1,5 +1,6 @@
+import { newCaseDocument } from '@keen-ladder/core';
 import { request } from 'node:http';
-import { newCaseDocument, OpenCase, ProblemReply, ProjectSummary } from '@keen-ladder/schema';
+import { OpenCase, ProblemReply, ProjectSummary } from '@keen-ladder/schema';
 import { sql } from 'kysely';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { servedNames } from './guard.ts';

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { CellKind } from '@keen-ladder/schema';
 import { published } from '../testing/index.ts';
 import { balanceSheet, cellValue, keysOf } from './index.ts';
-import type { CellKind, FixedCell, SheetAnswer, SheetFeed } from './index.ts';
+import type { FixedCell, SheetAnswer, SheetFeed } from './index.ts';
 
 const DISTILLATE = 0;
 const BOTTOMS = 1;

@@ -7,8 +7,7 @@
  *   flow, mass flow     Σⱼ nⱼₚ = v, Σⱼ Mⱼ nⱼₚ = v    share of feed    Σⱼ nⱼₚ = v F, Σⱼ Mⱼ nⱼₚ = v Σⱼ Mⱼ fⱼ
  *   ratio               Σⱼ nⱼₚ − v Σⱼ nⱼᵣ = 0, r another product.
  */
-
-export type CellKind = 'flow' | 'mass-flow' | 'fraction' | 'mass-fraction' | 'recovery' | 'mass-recovery' | 'ratio';
+import type { CellKind } from '@keen-ladder/schema';
 
 export interface FixedCell {
   /** Place of the component; undefined: the product's total. */

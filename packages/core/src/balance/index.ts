@@ -1,5 +1,5 @@
 export { balanceSheet, cellValue } from './sheet.ts';
 export { keysOf } from './keys.ts';
-export type { CellKind, FixedCell, SheetFeed } from './cells.ts';
+export type { FixedCell, SheetFeed } from './cells.ts';
 export type { SheetKeys } from './keys.ts';
 export type { SheetAnswer, SheetStanding } from './sheet.ts';

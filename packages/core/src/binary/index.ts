@@ -15,4 +15,4 @@ export type { FeedCondition, FeedQuality, FeedState } from './feed.ts';
 export type { Crossing, Line, OperatingLines, Section } from './lines.ts';
 export type { MinimumReflux } from './minimum.ts';
 export type { Stage } from './staircase.ts';
-export type { BestFeedStage, RatedColumn, RatingInput, RatingQuantity } from './rate.ts';
+export type { BestFeedStage, RatedColumn, RatingInput } from './rate.ts';

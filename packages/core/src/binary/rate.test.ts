@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { RatingQuantity } from '@keen-ladder/schema';
 import {
   constantVolatility,
   designOf,
@@ -10,7 +11,7 @@ import {
   published,
 } from '../testing/index.ts';
 import { bestRatedFeedStage, binaryCurve, designColumn, entriesOf, oneFeed, operatingLines, rateColumn } from './index.ts';
-import type { BinaryCurve, RatedColumn, RatingInput, RatingQuantity } from './index.ts';
+import type { BinaryCurve, RatedColumn, RatingInput } from './index.ts';
 
 const volatility = (alpha: number): BinaryCurve => solvedValue(binaryCurve(constantVolatility(alpha), 101325));
 const curve = volatility(2.5);

@@ -10,15 +10,13 @@
  * Stages count from the top; a total condenser is none, a partial one is stage 1, the kettle the last.
  * Source: McCabe & Thiele (1925); the check values of ../shared/validation-columns.md, B3 to B6, come from a linear solve of the stage balances.
  */
+import type { RatingQuantity } from '@keen-ladder/schema';
 import { bracketedRoot, factorDense, outOfReach, solved, solveDense } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { BinaryDraw, BinaryFeed } from './column.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve } from './curve.ts';
 import type { Stage } from './staircase.ts';
-
-/** mol/mol: reflux L/D inside, boil-up V/B, distillate per feed, purities of the more volatile component. */
-export type RatingQuantity = 'reflux' | 'boil-up' | 'distillate' | 'distillate-purity' | 'bottoms-purity';
 
 export interface RatingInput {
   feeds: readonly (BinaryFeed & { stage: number })[];

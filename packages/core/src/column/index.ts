@@ -10,9 +10,9 @@ export {
   recoveryOf,
   refluxRatio,
 } from './quantities.ts';
-export { METHOD_NAMES, solveColumn } from './solve.ts';
+export { solveColumn } from './solve.ts';
 export { pairTargets } from './pairing.ts';
-export type { MethodName, SolveOptions } from './solve.ts';
+export type { SolveOptions } from './solve.ts';
 export { walkColumn } from './walkColumn.ts';
 export type { WalkedColumn } from './walkColumn.ts';
 export { solveBounded } from './bounds.ts';

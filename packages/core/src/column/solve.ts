@@ -1,4 +1,5 @@
 /** A rigorous column, from its inputs to profiles: in which order methods are tried, and what counts as an answer. */
+import type { MethodName } from '@keen-ladder/schema';
 import { outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome, Reason } from '../numerics/index.ts';
 import { easyTargetsAlong, easyTargetsFirst } from './easyTargets.ts';
@@ -83,18 +84,7 @@ export function solveColumn(input: ColumnInput, { before, given, only, watch = [
   return outOfReach(refused ?? { code: 'no-convergence', ...lastOf(record) }, lastOf(record), nearest);
 }
 
-export const METHOD_NAMES = [
-  'Newton, whole steps',
-  'Newton, halved steps',
-  'inside-out',
-  'pseudo-transient',
-  'few stages first',
-  'easy targets first',
-  'along another quantity',
-] as const;
-
-export type MethodName = (typeof METHOD_NAMES)[number];
-
+/** In the order in which the schema names them. */
 const METHODS = {
   'Newton, whole steps': newton('whole steps'),
   'Newton, halved steps': newton('halved steps'),

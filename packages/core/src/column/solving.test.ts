@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { MethodName } from '@keen-ladder/schema';
 import { kremserAbsorbed } from '../shortcut/index.ts';
 import type { Known } from '../equilibrium/index.ts';
 import {
@@ -13,18 +14,7 @@ import {
   solvedValue,
 } from '../testing/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import {
-  conflictOf,
-  flowOf,
-  fractionOf,
-  METHOD_NAMES,
-  moles,
-  recoveryOf,
-  refluxRatio,
-  solveBounded,
-  solveColumn,
-  walkColumn,
-} from './index.ts';
+import { conflictOf, flowOf, fractionOf, moles, recoveryOf, refluxRatio, solveBounded, solveColumn, walkColumn } from './index.ts';
 import type { ColumnInput, Place, Quantity, Target } from './index.ts';
 
 const ATMOSPHERE = 101325;
@@ -79,7 +69,7 @@ describe('every way to solve', () => {
   ];
   test.each(inputs)('leads to the same column: %s', (_, input) => {
     const plain = solvedValue(solveColumn(input));
-    for (const only of METHOD_NAMES) {
+    for (const only of MethodName.options) {
       const found = solvedValue(solveColumn(input, { only }));
       expect(found.record.attempts.at(-1)?.method).toBe(only);
       plain.T.forEach((T, j) => expect(Math.abs(found.T[j] - T), `${only}, stage ${j + 1}`).toBeLessThan(1e-6));

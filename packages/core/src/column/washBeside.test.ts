@@ -1,10 +1,11 @@
 /** The washing estimate beside the stage-by-stage column, over random washes; and the least liquid of a rich gas. */
 import { describe, expect, test } from 'vitest';
+import type { ModelName } from '@keen-ladder/schema';
 import { estimateAbsorber, isRough, toFraction, toRatio, transferLimit } from '../absorption/index.ts';
 import type { AbsorberEstimate } from '../absorption/index.ts';
 import { stateFrom } from '../equilibrium/index.ts';
 import { databankModel, plainColumn, randomNumbers } from '../testing/index.ts';
-import type { ModelName, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { solveColumn } from './index.ts';
 import type { SolvedColumn } from './index.ts';
 

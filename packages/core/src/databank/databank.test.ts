@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { ComponentRecord, Correlation } from '@keen-ladder/schema';
 import {
   correlate,
   heatOfVaporisation,
@@ -25,7 +26,6 @@ import {
   wilsonPairs,
 } from '../testing/index.ts';
 import { componentsOf, orientedPair, readyMixtures } from './index.ts';
-import type { ComponentRecord, Correlation } from './index.ts';
 
 const ATMOSPHERE = 101325; // Pa
 const out = new ValueSlope();

@@ -1,4 +1,4 @@
-import type { ActivityPair, InteractionPair } from './record.ts';
+import type { ActivityPair, InteractionPair } from '@keen-ladder/schema';
 
 /** The pair of `first` and `second` in `pairs`, turned so that index 0 belongs to `first`; undefined when there is none. */
 export function orientedPair<P extends ActivityPair | InteractionPair>(

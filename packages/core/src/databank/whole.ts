@@ -5,11 +5,9 @@
 import groupFile from './data/groups.json' with { type: 'json' };
 import pairFile from './data/pairs.json' with { type: 'json' };
 import recordFile from './data/records.json' with { type: 'json' };
-import { orientedPair } from './pairs.ts';
 import type {
   ActivityPair,
   ComponentRecord,
-  DatabankParts,
   GroupCount,
   GroupTable,
   GroupTables,
@@ -18,7 +16,9 @@ import type {
   NrtlPair,
   UniquacPair,
   WilsonPair,
-} from './record.ts';
+} from '@keen-ladder/schema';
+import { orientedPair } from './pairs.ts';
+import type { DatabankParts } from './parts.ts';
 
 /** What each source key of a record stands for. */
 export const sources: Readonly<Record<string, string>> = recordFile.sources;

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { ModelName } from '@keen-ladder/schema';
 import type { DatabankParts } from '../databank/index.ts';
 import {
   databankModel,
@@ -11,7 +12,7 @@ import {
 } from '../testing/index.ts';
 import type { PublishedAzeotrope } from '../testing/index.ts';
 import { buildModel, USUAL_OPTIONS } from '../thermo/index.ts';
-import type { ModelName, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { binaryAzeotropes } from './index.ts';
 import type { BinaryAzeotrope } from './index.ts';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import {

@@ -1,3 +1,4 @@
+import type { Correlation } from '@keen-ladder/schema';
 /**
  * Pure-component correlations with their slopes, in the handbooks' forms; t = 1 − T/Tc, Tr = T/Tc:
  *   100               A + BT + CT² + DT³ + ET⁴
@@ -21,7 +22,6 @@
  * section D3.1; Wagner, Cryogenics 13 (1973) 470; Frenkel et al., Thermodynamics of Organic Compounds in the Gas State (1994);
  * Zábranský et al. (1996); Mulero et al., J. Phys. Chem. Ref. Data 41 (2012) 043105.
  */
-import type { Correlation } from '../databank/index.ts';
 
 /** Molar gas constant, J/(mol K), exact since the SI of 2019. */
 export const R = 8.31446261815324;

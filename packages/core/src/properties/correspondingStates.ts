@@ -7,7 +7,7 @@
  *   liquid capacity   Rowlinson and Bondi: Reid, Prausnitz & Poling, The Properties of Gases and Liquids, 4th ed. (1987), eq. 5-8.3
  */
 import { Matrix, SingularValueDecomposition } from 'ml-matrix';
-import type { Correlation } from '../databank/index.ts';
+import type { Correlation } from '@keen-ladder/schema';
 import { R } from './correlation.ts';
 
 export interface CriticalConstants {

@@ -3,7 +3,7 @@
  * ideal gas by 100, 107, shomate and trc, liquid by 100, 114 and quasi-polynomial. Outside a correlation's range Cp keeps its end value.
  * The closed forms of the trc equation: Frenkel et al., Thermodynamics of Organic Compounds in the Gas State (1994).
  */
-import type { Correlation } from '../databank/index.ts';
+import type { Correlation } from '@keen-ladder/schema';
 import { correlate, R } from './correlation.ts';
 import { ValueSlope } from './correlation.ts';
 

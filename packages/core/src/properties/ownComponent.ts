@@ -1,5 +1,5 @@
 /** A component that the databank does not have: what is typed of it, and the rest estimated from the groups of its molecule. */
-import type { ComponentRecord, Correlation, GroupCount, Sourced } from '../databank/index.ts';
+import type { ComponentRecord, Correlation, GroupCount, Sourced } from '@keen-ladder/schema';
 import { open, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import {

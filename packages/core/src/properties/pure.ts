@@ -3,7 +3,7 @@
  * ln P straight in 1/T, heat capacity stays at its end value, heat of vaporisation goes on straight below its range and is zero above the
  * critical point, density stays at its end value. What was evaluated outside its range is told by `outsideRange`.
  */
-import type { ComponentRecord, Correlation } from '../databank/index.ts';
+import type { ComponentRecord, Correlation } from '@keen-ladder/schema';
 import { correlate } from './correlation.ts';
 import { ValueSlope } from './correlation.ts';
 import { heatOverT, heatUpTo, heatUpToReference, T_REFERENCE } from './heatCapacity.ts';

@@ -7,12 +7,12 @@
  * with the limit of Fredenslund, Gmehling & Rasmussen, Vapor-Liquid Equilibria Using UNIFAC (1977).
  */
 import { Matrix, SingularValueDecomposition } from 'ml-matrix';
+import type { MeasuredPoint, Uncertainty } from '@keen-ladder/schema';
 import { evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import { idealSolution } from '../thermo/index.ts';
 import type { ActivityModel, ThermoModel } from '../thermo/index.ts';
 import { compared, fitPair } from './fitPair.ts';
 import { isIsobaric } from './measured.ts';
-import type { MeasuredPoint, Uncertainty } from './measured.ts';
 import { redlichKister } from './redlichKister.ts';
 
 export interface Consistency {

@@ -2,6 +2,7 @@
  * Parameters of a pair from measured equilibrium data. Every point is compared with the bubble point of its liquid: temperatures where the data stand at
  * one pressure, else pressures (Barker, Austral. J. Chem. 6 (1953) 207), vapour compositions and activity coefficients where they were measured.
  */
+import type { MeasuredPoint, Uncertainty } from '@keen-ladder/schema';
 import { bubblePressure, bubbleTemperature, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
@@ -10,7 +11,6 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { leastSquares } from './leastSquares.ts';
 import type { FreeParameter, LeastSquares } from './leastSquares.ts';
 import { isIsobaric } from './measured.ts';
-import type { MeasuredPoint, Uncertainty } from './measured.ts';
 
 export type Observed = 'T' | 'P' | 'y' | 'gamma1' | 'gamma2';
 

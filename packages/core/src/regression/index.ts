@@ -7,5 +7,4 @@ export { redlichKister } from './redlichKister.ts';
 export type { Consistency } from './consistency.ts';
 export type { Observed, PairFit, Residual } from './fitPair.ts';
 export type { FreeParameter, LeastSquares } from './leastSquares.ts';
-export type { MeasuredPoint, Uncertainty } from './measured.ts';
-export type { FitChoice, FittedModel, NamedParameter, PairNumber, PairParameters } from './pairParameters.ts';
+export type { FittedModel, NamedParameter, PairNumber, PairParameters } from './pairParameters.ts';

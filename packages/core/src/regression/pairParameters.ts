@@ -1,24 +1,14 @@
 /** What a model has to be fitted of a pair: which numbers, between which bounds, and the pair they make. */
+import type { ActivityPair, CubicName, FitChoice, InteractionPair, Mixture, ModelName } from '@keen-ladder/schema';
 import { orientedPair } from '../databank/index.ts';
-import type { ActivityPair, CubicName, InteractionPair } from '../databank/index.ts';
 import { liquidVolume, ValueSlope } from '../properties/index.ts';
 import { isCubic } from '../thermo/index.ts';
-import type { Mixture, ModelName } from '../thermo/index.ts';
 import type { FreeParameter } from './leastSquares.ts';
 
 export type FittedModel = 'nrtl' | 'wilson' | 'uniquac' | CubicName;
 
 export const canBeFitted = (model: ModelName): model is FittedModel =>
   model === 'nrtl' || model === 'wilson' || model === 'uniquac' || isCubic(model);
-
-export interface FitChoice {
-  /** Parameters that change with temperature too: for data over a wide range. */
-  withTemperature: boolean;
-  /** Of NRTL, not fitted. */
-  alpha: number;
-  /** Bounds of single parameters by name; left out: the usual ones. */
-  bounds: Record<string, [low: number, high: number]>;
-}
 
 export const USUAL_FIT: Readonly<FitChoice> = { withTemperature: false, alpha: 0.3, bounds: {} };
 

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import type { Correlation } from '../databank/index.ts';
+import type { Correlation, MeasuredPoint, Mixture } from '@keen-ladder/schema';
 import { R } from '../properties/index.ts';
 import { bubblePressure, bubbleTemperature } from '../equilibrium/index.ts';
 import { buildModel, gammaPhiModel, Activity } from '../thermo/index.ts';
-import type { ActivityModel, Mixture, ThermoModel } from '../thermo/index.ts';
+import type { ActivityModel, ThermoModel } from '../thermo/index.ts';
 import { databankMixture, databankRecord, nrtlMixture, published, solvedValue, withVapourPressure } from '../testing/index.ts';
 import {
   consistencyOf,
@@ -16,7 +16,7 @@ import {
   USUAL_UNCERTAINTY,
   withPair,
 } from './index.ts';
-import type { MeasuredPoint, PairFit } from './index.ts';
+import type { PairFit } from './index.ts';
 
 const svna = 'Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), Table 12.1';
 

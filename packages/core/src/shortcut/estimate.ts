@@ -6,6 +6,7 @@
  * answer says so.
  * Source: Seader, Henley & Roper, Separation Process Principles, 3rd ed. (2011), ch. 9; Coulson & Richardson vol. 6, 3rd ed. (1999), ch. 11.
  */
+import type { GillilandFit } from '@keen-ladder/schema';
 import {
   bubbleTemperature,
   dewTemperature,
@@ -25,7 +26,6 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { fenskeRatio, kirkbrideRatio } from './feedStage.ts';
 import { fenskeDistribution, fenskeStages, meanVolatility } from './fenske.ts';
 import { refluxAt, stagesAt } from './gilliland.ts';
-import type { GillilandFit } from './gilliland.ts';
 import { underwood } from './underwood.ts';
 
 export interface EstimateInput {

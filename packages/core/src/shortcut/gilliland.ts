@@ -5,9 +5,8 @@
  *   eduljee    Y = 0.75 (1 − X^0.5668)                                   Eduljee, Hydrocarbon Process. 54 (9) (1975) 120
  * They agree within 0.03 in Y for X from 0.05 to 0.9, which is the scatter of the curve's own points: some 7 % of the stages.
  */
+import type { GillilandFit } from '@keen-ladder/schema';
 import { bracketedRoot } from '../numerics/index.ts';
-
-export type GillilandFit = 'molokanov' | 'eduljee';
 
 /** Y of X, both from 0 to 1. */
 export function gillilandY(X: number, fit: GillilandFit): number {

@@ -6,7 +6,6 @@ export { effectiveFactor, kremserAbsorbed, kremserLoss, kremserStages } from './
 export { underwood } from './underwood.ts';
 export type { KeyFractions } from './feedStage.ts';
 export type { KeyRatios } from './fenske.ts';
-export type { GillilandFit } from './gilliland.ts';
 export type { Keys, Underwood, ShortcutFeed } from './underwood.ts';
 export { estimateColumn } from './estimate.ts';
 export { condensingPressure, endsAtPressure } from './pressure.ts';

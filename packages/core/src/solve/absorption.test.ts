@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
+import type { CaseDocument, Stream } from '@keen-ladder/schema';
 import { UNIT_SETS } from '../units/index.ts';
 import { acetoneWaterCase, databankParts, databankRecord, reasonOf, solvedValue } from '../testing/index.ts';
 import { proposedMixture } from '../thermo/index.ts';
 import { createCaseSolver } from './index.ts';
-import type { CaseDocument, Stream } from './index.ts';
 
 const [ACETONE, NITROGEN, WATER, TOLUENE] = ['acetone', 'nitrogen', 'water', 'toluene'].map((name) => databankRecord(name).id);
 

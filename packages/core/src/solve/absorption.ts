@@ -1,4 +1,5 @@
 /** A gas washed by a liquid or a liquid stripped by a gas, from the document to numbers: the drawing for one solute, and all components by effective factors. */
+import type { CaseDocument, ColumnUnit, ComponentRecord, Mixture } from '@keen-ladder/schema';
 import {
   estimateAbsorber,
   greatestRecovery,
@@ -11,13 +12,11 @@ import {
   transferLimit,
 } from '../absorption/index.ts';
 import type { AbsorberEstimate, AbsorberStream, Transfer, TransferEnds, TransferKind, TransferLimit } from '../absorption/index.ts';
-import type { ComponentRecord } from '../databank/index.ts';
 import { evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Reason, Report, Warning } from '../numerics/index.ts';
 import { kremserStages } from '../shortcut/index.ts';
-import type { Mixture, ThermoModel } from '../thermo/index.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { feedsOf, pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import type { FeedFacts } from './feed.ts';

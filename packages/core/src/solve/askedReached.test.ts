@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
+import type { SheetCell } from '@keen-ladder/schema';
 import { askedReached, notAsAsked } from './askedReached.ts';
 import type { LeavingProduct } from './askedReached.ts';
 import { acetoneWaterCase } from '../testing/index.ts';
-import type { SheetCell } from './document.ts';
 
 /** Acetone (58.08 g/mol) and water (18.02) in three products, mol/s. */
 const PRODUCTS: LeavingProduct[] = [

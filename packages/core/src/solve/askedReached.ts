@@ -1,8 +1,8 @@
 /** What the balance sheet asks, beside what a solved ladder reaches of it. */
+import type { CaseDocument, ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { normalised } from './composition.ts';
 import { namedCell } from './balance.ts';
 import type { NamedCell, Warning } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit, SheetCell } from './document.ts';
 
 export interface AskedReached {
   /** The number asked for, by its names. */

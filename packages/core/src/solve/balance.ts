@@ -1,11 +1,11 @@
 /** The balance sheet of a column, from the document to numbers. */
+import type { CaseDocument, ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { balanceSheet, keysOf } from '../balance/index.ts';
 import type { FixedCell, SheetAnswer, SheetFeed } from '../balance/index.ts';
 import { evaluateFeedK, makeTwoPhases } from '../equilibrium/index.ts';
 import { open, outOfReach, solved } from '../numerics/index.ts';
 import type { NamedCell, OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import type { CaseDocument, ColumnUnit, SheetCell } from './document.ts';
 import type { FeedFacts } from './feed.ts';
 
 export interface BalanceResult {

@@ -1,6 +1,6 @@
 /** A ladder that begins with a column that exists or is imagined, without an estimate: what is known of it is typed into its own fields. */
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { bareLadder, flowOf, ladderTarget } from './carriedLadder.ts';
-import type { ColumnUnit, LadderInputs } from './document.ts';
 
 /** Rungs of a column of which nothing is known yet. */
 const RUNGS = 20;

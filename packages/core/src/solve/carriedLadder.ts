@@ -1,7 +1,7 @@
 /** The ladder that a graph, an estimate or an absorber's design hands on: stages rounded up, feeds at the nearest rung, what is held said as targets. */
+import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget, SheetCell } from '@keen-ladder/schema';
 import { entryOf } from './documentParts.ts';
 import { sameQuantity } from './ladderTargets.ts';
-import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget, SheetCell } from './document.ts';
 
 export interface HandedOn {
   /** Equilibrium stages, reboiler and a partial condenser counted. */

@@ -2,6 +2,7 @@
  * A case as a graph of stops: mixture, feeds, balance sheet, then the graph or the estimate. Each is a pure function of the parts of the document
  * that it reads and of the stops before it; here is where they are put in order, and where what did not change is kept.
  */
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import type { BinaryCurve } from '../binary/index.ts';
 import { open, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
@@ -11,7 +12,6 @@ import { emptyFlows, productsOf, solveSheet } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
 import { solveAbsorption } from './absorption.ts';
 import type { AbsorptionResult } from './absorption.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
 import { solveEstimate } from './estimate.ts';
 import type { EstimateResult } from './estimate.ts';
 import { columnOf, connectionPoints, feedsOf, pressuresOf } from './documentParts.ts';

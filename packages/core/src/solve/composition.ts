@@ -1,7 +1,6 @@
 /** Compositions and amounts of streams, in and out of the bases in which people state them. */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord, Composition, CompositionBasis } from '@keen-ladder/schema';
 import { liquidVolume, ValueSlope } from '../properties/index.ts';
-import type { Composition, CompositionBasis } from './document.ts';
 
 /** What one mole of each component counts in a basis: 1, kg/mol, or m³/mol of liquid. */
 export type PerMole = 'mole' | 'mass' | 'volume';

@@ -1,5 +1,5 @@
+import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
 import type { OpenPoint } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit, Stream } from './document.ts';
 
 /** The streams that are connected to a column, in the order of their connection. */
 export function feedsOf(document: CaseDocument, column: ColumnUnit): Stream[] {

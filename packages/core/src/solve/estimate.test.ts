@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
+import type { SheetCell } from '@keen-ladder/schema';
 import { proposedMixture } from '../thermo/index.ts';
 import { explain, explainWarning, showIn, UNIT_SETS } from '../units/index.ts';
 import { acetoneWaterCase, databankParts, databankRecord, reasonOf } from '../testing/index.ts';
 import { createCaseSolver } from './index.ts';
-import type { SheetCell } from './index.ts';
 
 const idOf = (name: string): string => databankRecord(name).id;
 

@@ -1,13 +1,13 @@
 /** The multicomponent estimate of a column, from the document and its balance sheet to numbers, with what pressure would do and the curves. */
+import type { CaseDocument, ColumnUnit, CoolingName, GillilandFit, RefluxWish } from '@keen-ladder/schema';
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import { condensingPressure, endsAtPressure, estimateColumn, oConnell, stagesAt } from '../shortcut/index.ts';
-import type { Condenser, EndsAtPressure, Estimate, Finding, GillilandFit } from '../shortcut/index.ts';
+import type { Condenser, EndsAtPressure, Estimate, Finding } from '../shortcut/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { transportOf } from '../transport/index.ts';
 import type { BalanceResult } from './balance.ts';
 import { normalised } from './composition.ts';
-import type { CaseDocument, ColumnUnit, CoolingName, RefluxWish } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import { freezing } from './freezing.ts';

@@ -2,7 +2,7 @@
  * A feed, from the document to numbers: composition by any basis, amount by any basis, state by any two conditions. What is missing or does
  * not add up is an open point with its field.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { Amount, ComponentRecord, Condition, ConditionQuantity, Stream } from '@keen-ladder/schema';
 import { stateFrom } from '../equilibrium/index.ts';
 import type { FluidState, Known } from '../equilibrium/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
@@ -10,7 +10,6 @@ import type { Measured, OpenPoint, Outcome, Warning } from '../numerics/index.ts
 import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { countPerMole, isFlowBasis, normalised, partsOf, perMoleOf, toMoles } from './composition.ts';
-import type { Amount, Condition, ConditionQuantity, Stream } from './document.ts';
 import { freezing } from './freezing.ts';
 
 export interface FeedFacts {

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { CaseDocument, Composition, CompositionBasis } from '@keen-ladder/schema';
 import { acetoneWaterCase, databankRecord, solvedValue } from '../testing/index.ts';
 import { findUnit, toSI } from '../units/index.ts';
 import { createCaseSolver, rebased } from './index.ts';
-import type { CaseDocument, Composition, CompositionBasis, FeedFacts } from './index.ts';
+import type { FeedFacts } from './index.ts';
 
 const [ACETONE, WATER] = ['67-64-1', '7732-18-5'];
 const STANDARD = 288.15;

@@ -2,7 +2,7 @@
  * Whether a liquid is colder than its components stay dissolved: ideal solubility of a solid (Schröder 1893, van Laar 1908) with Walden's entropy of
  * fusion for every substance. Common practice for a warning, not for a design: a plastic crystal such as cyclohexane dissolves better.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import type { Warning } from '../numerics/index.ts';
 import { R } from '../properties/index.ts';
 

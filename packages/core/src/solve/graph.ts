@@ -2,6 +2,7 @@
  * The graph of a column unit, from the document to numbers: open points first, then curve, feed qualities and design. The curve of the last
  * mixture and pressure is kept, since an engineer moves everything else far more often.
  */
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import {
   balanceEnergy,
   bestRatedFeedStage,
@@ -16,7 +17,6 @@ import type { BinaryCurve, Design, DesignBasis, DesignInput, EnergyBalanced, Fee
 import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
 import { pressuresOf } from './documentParts.ts';
 import { extrapolations } from './feed.ts';
 import { freezing } from './freezing.ts';

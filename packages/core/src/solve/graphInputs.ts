@@ -1,12 +1,11 @@
 /** What the graph asks of a document: everything that is missing or impossible by itself is an open point with its field. */
-import type { FeedCondition, RatingInput, RatingQuantity } from '../binary/index.ts';
-import type { ComponentRecord } from '../databank/index.ts';
+import type { CaseDocument, ColumnUnit, ComponentRecord, RatingQuantity, SheetCell, Stream } from '@keen-ladder/schema';
+import type { FeedCondition, RatingInput } from '../binary/index.ts';
 import { passOn } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { cellPath } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
-import type { CaseDocument, ColumnUnit, SheetCell, Stream } from './document.ts';
 import { connectionPoints, feedsOf, pressuresOf } from './documentParts.ts';
 import type { FeedFacts } from './feed.ts';
 

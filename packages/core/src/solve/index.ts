@@ -8,50 +8,11 @@ export { createCaseSolver, inputHashes } from './case.ts';
 export { isFlowBasis, rebased } from './composition.ts';
 export { columnOf, feedsOf, pressuresOf } from './documentParts.ts';
 export { givenPurity, massToMole, moleToMass } from './graphInputs.ts';
-export type {
-  AbsorptionInputs,
-  Amount,
-  AmountBasis,
-  BottomKind,
-  CaseDocument,
-  ColumnUnit,
-  Composition,
-  CompositionBasis,
-  CondenserKind,
-  Condition,
-  ConditionQuantity,
-  Connection,
-  CoolingLevel,
-  CoolingName,
-  EstimateInputs,
-  FreedHandle,
-  GraphInputs,
-  LadderBottom,
-  LadderFeed,
-  LadderInputs,
-  LadderPressure,
-  LadderQuantity,
-  LadderTarget,
-  LadderTop,
-  PumpAroundInputs,
-  QuantityBasis,
-  RatingInputs,
-  RatingKnown,
-  RefluxWish,
-  Service,
-  SheetCell,
-  SideDraw,
-  SiteConditions,
-  Stream,
-  TrayEfficiency,
-} from './document.ts';
 export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 export type { CaseResults, CaseSolver, FeedResult, LimitsResult, SlopesResult } from './case.ts';
 export type { FeedStageFacts, LeastFacts, LimitsFacts, PinchFacts } from './ladderLimits.ts';
 export type { SlopeInput, SlopesFacts } from './ladderSlopes.ts';
-export { METHOD_NAMES } from '../column/index.ts';
-export type { MethodName } from '../column/index.ts';
 export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './carriedLadder.ts';
 export type { HandedOn, HandedOnWash, LadderChange } from './carriedLadder.ts';
 export { hasOwnUtilities, USUAL_SITE } from './site.ts';
@@ -75,3 +36,4 @@ export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladderFacts.
 export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
 export type { FeedFacts, FeedPhase } from './feed.ts';
 export type { DrawnCurve, GraphBeside, GraphBesideResult, GraphDesign, GraphResult, ProductFlows } from './graph.ts';
+export { emptyMixture, newCaseDocument, newStream } from './newCase.ts';

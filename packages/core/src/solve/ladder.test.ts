@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import type { CaseDocument, ColumnUnit, LadderInputs, LadderTarget } from '@keen-ladder/schema';
 import { explain, explainOpenPoint, explainWarning, showIn } from '../units/index.ts';
 import { acetoneWaterCase, reasonOf, solvedValue } from '../testing/index.ts';
 import { createCaseSolver, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './index.ts';
-import type { CaseDocument, ColumnUnit, LadderInputs, LadderTarget } from './index.ts';
 
 const show = showIn(acetoneWaterCase().display, acetoneWaterCase().site);
 const ACETONE = '67-64-1';

@@ -1,11 +1,11 @@
 /** The rigorous column of a document, solved, with what is to be shown and said of it. */
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { cheaperColumn, conflictOf, heatOf, solveBounded } from '../column/index.ts';
 import type { Bound, BoundedColumn, ColumnInput, SolvedColumn, Target } from '../column/index.ts';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome, Reason, Warning } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import type { BalanceResult } from './balance.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
 import type { FeedFacts } from './feed.ts';
 import { pressurePoints } from './graphInputs.ts';
 import { checksOf } from './ladderChecks.ts';

@@ -1,10 +1,10 @@
 /** What an engineer would remark on a solved column at a glance. The limits are common practice. */
+import type { CaseDocument, ColumnUnit, Mixture } from '@keen-ladder/schema';
 import type { Warning } from '../numerics/index.ts';
 import { ionsInWater } from '../thermo/index.ts';
-import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { notAsAsked } from './askedReached.ts';
 import type { BalanceResult } from './balance.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
 import { feedsOf } from './documentParts.ts';
 import type { FeedFacts } from './feed.ts';
 import { freezing } from './freezing.ts';

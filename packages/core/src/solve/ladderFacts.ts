@@ -1,11 +1,11 @@
 /** A solved column as it is shown, sent and stored: plain arrays, SI units. */
+import type { CaseDocument, ColumnUnit, LadderQuantity } from '@keen-ladder/schema';
 import { drawsOf, firstSideDraw, pairTargets, sameHandle } from '../column/index.ts';
 import type { BoundedColumn, Handle, SolvedColumn } from '../column/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';
 import { askedReached } from './askedReached.ts';
 import type { AskedReached } from './askedReached.ts';
-import type { CaseDocument, ColumnUnit, LadderQuantity } from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
 import { placeName } from './ladderWords.ts';
 import type { ReadyLadder } from './ladderInputs.ts';

@@ -1,9 +1,9 @@
 /** The rigorous column of a document as the engine takes it; what is missing or does not fit is an open point with its field. */
+import type { CaseDocument, ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import type { ColumnFeed, ColumnInput, GivenProfile } from '../column/index.ts';
 import type { OpenPoint } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import type { CaseDocument, ColumnUnit, LadderInputs } from './document.ts';
 import { connectionPoints, entryOf, feedsOf } from './documentParts.ts';
 import type { FeedFacts } from './feed.ts';
 import { freeHandle, isCount, readTargets } from './ladderTargets.ts';

@@ -2,11 +2,11 @@
  * What a ladder's split asks at the least, by the column itself: the least reflux with endless stages, the fewest stages with endless reflux, and where its
  * feeds enter best. All of it holds what the column makes of its two keys.
  */
+import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
 import { equilibriumStages, feedStages, fewestStages, hasBothEnds, heatOf, keysOf, leastReflux } from '../column/index.ts';
 import type { FeedStage, Keys, LeastReflux, SolvedColumn } from '../column/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit, Stream } from './document.ts';
 import { feedsOf } from './documentParts.ts';
 import { estimateKeys } from './estimate.ts';
 import { findLadder } from './ladder.ts';

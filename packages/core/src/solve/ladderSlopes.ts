@@ -2,12 +2,12 @@
  * What a little more of anything that is entered does to anything that comes out: the slopes of a solved ladder, from its own equations. What a feed
  * brings follows its typed numbers by differences of the feed alone; what the column makes of it is exact.
  */
+import type { CaseDocument, ColumnUnit, Condition, LadderInputs, LadderQuantity, Stream } from '@keen-ladder/schema';
 import { handlesOf, responsesOf, sameHandle } from '../column/index.ts';
 import type { ColumnFeed, FreeHandle, Given, Quantity } from '../column/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { Dimension } from '../units/index.ts';
-import type { CaseDocument, ColumnUnit, Condition, LadderInputs, LadderQuantity, Stream } from './document.ts';
 import { feedsOf, pressuresOf } from './documentParts.ts';
 import { feedFacts } from './feed.ts';
 import type { FeedFacts } from './feed.ts';

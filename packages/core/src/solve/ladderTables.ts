@@ -1,8 +1,7 @@
 /** A ladder's stages and products as rows of a table in the case's units: for the clipboard, for spreadsheets, for the command line. */
-import type { ComponentRecord } from '../databank/index.ts';
-import type { Mixture } from '../thermo/index.ts';
+import type { ComponentRecord, Display as UnitChoice, Mixture } from '@keen-ladder/schema';
 import { findUnit, fromSI, shownUnit } from '../units/index.ts';
-import type { Dimension, Site, UnitChoice } from '../units/index.ts';
+import type { Dimension, Site } from '../units/index.ts';
 import type { LadderFacts } from './ladderFacts.ts';
 import type { LimitsFacts } from './ladderLimits.ts';
 import type { SlopesFacts } from './ladderSlopes.ts';

@@ -1,4 +1,13 @@
 /** Targets and handles of a document's ladder as the engine takes them. */
+import type {
+  CaseDocument,
+  ColumnUnit,
+  FreedHandle,
+  LadderInputs,
+  LadderQuantity,
+  LadderTarget,
+  QuantityBasis,
+} from '@keen-ladder/schema';
 import {
   boilUpRatio,
   drawnShare,
@@ -18,15 +27,6 @@ import type { ColumnInput, FreeHandle, Handle, Place, Quantity, Target } from '.
 import type { OpenPoint } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { countPerMole } from './composition.ts';
-import type {
-  CaseDocument,
-  ColumnUnit,
-  FreedHandle,
-  LadderInputs,
-  LadderQuantity,
-  LadderTarget,
-  QuantityBasis,
-} from './document.ts';
 import { entryOf, feedsOf } from './documentParts.ts';
 import { freedName, quantityDimension, quantityName } from './ladderWords.ts';
 

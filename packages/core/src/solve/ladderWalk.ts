@@ -1,9 +1,9 @@
 /** One target of a ladder, walked from where the column stands to a value or as far as it goes, and what stopped it there. */
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { walkColumn } from '../column/index.ts';
 import type { SolvedColumn, Target } from '../column/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Obstacle, Outcome } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
 import { describeLadder } from './ladderFacts.ts';

@@ -1,6 +1,6 @@
 /** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
+import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
 import type { Measured } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from './document.ts';
 
 /** What a place is called. */
 export function placeName(column: ColumnUnit, place: string): string {

@@ -1,10 +1,10 @@
 /** The phase envelope of a document's mixture, as far as it is there. */
+import type { Mixture } from '@keen-ladder/schema';
 import { phaseEnvelope } from '../equilibrium/index.ts';
 import type { PhaseEnvelope } from '../equilibrium/index.ts';
 import { outOfReach, passOn } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import { buildModel, isEquationOfState } from '../thermo/index.ts';
-import type { Mixture } from '../thermo/index.ts';
 
 /**
  * @param x mole fractions by component; what is not there is left out

@@ -1,4 +1,5 @@
 /** Phase behaviour of a document's mixture as it is shown and sent: plain arrays, SI units. */
+import type { Mixture } from '@keen-ladder/schema';
 import { open, outOfReach, passOn, solved, valueOrInterrupt } from '../numerics/index.ts';
 import type { Outcome, Reason, Warning } from '../numerics/index.ts';
 import {
@@ -13,7 +14,7 @@ import {
 import type { Held, PairDiagram, ResidueCurve, SingularPoint, SingularPoints, TieLine, Verdict } from '../residue/index.ts';
 import { pairOf } from '../regression/index.ts';
 import { buildModel, henrySolutes, isEquationOfState } from '../thermo/index.ts';
-import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { extrapolations } from './feed.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';
 

@@ -1,8 +1,8 @@
 /** What a change of the model would change: the same liquid by each of them. */
+import type { Mixture, ModelName } from '@keen-ladder/schema';
 import { bubbleTemperature, evaluateK, makeTwoPhases } from '../equilibrium/index.ts';
 import type { OpenPoint, Reason } from '../numerics/index.ts';
 import { buildModel } from '../thermo/index.ts';
-import type { Mixture, ModelName } from '../thermo/index.ts';
 
 export type ModelBeside = { model: ModelName } & (
   | {

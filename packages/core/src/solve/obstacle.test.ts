@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import type { CaseDocument, LadderQuantity } from '@keen-ladder/schema';
 import { orientedPair } from '../databank/index.ts';
 import { binaryCurve, minimumStages } from '../binary/index.ts';
 import { acetoneWaterCase, databankRecord, nrtlMixture, nrtlPairs, reasonOf, solvedValue } from '../testing/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import { explain, showIn } from '../units/index.ts';
 import { createCaseSolver, handedOnLadder, ladderTarget } from './index.ts';
-import type { CaseDocument, LadderQuantity } from './index.ts';
 
 const ETHANOL = '64-17-5';
 const show = showIn(acetoneWaterCase().display, acetoneWaterCase().site);

@@ -1,8 +1,8 @@
 /** What stands in the way of a target, told from the farthest column that was found. */
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { beyondRange, conflictOf } from '../column/index.ts';
 import type { ColumnInput, Passage, Target } from '../column/index.ts';
 import type { Obstacle } from '../numerics/index.ts';
-import type { CaseDocument, ColumnUnit } from './document.ts';
 import type { LadderFacts } from './ladderFacts.ts';
 import { placeName } from './ladderWords.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';

@@ -1,7 +1,7 @@
+import type { Mixture } from '@keen-ladder/schema';
 import { binaryAzeotropes } from '../equilibrium/index.ts';
 import type { BinaryAzeotrope } from '../equilibrium/index.ts';
 import { buildModel } from '../thermo/index.ts';
-import type { Mixture } from '../thermo/index.ts';
 
 /**
  * The azeotropes that two components of a mixture have by themselves; none where their bubble points have no answer.

@@ -1,9 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import type { MeasuredPoint, Mixture } from '@keen-ladder/schema';
 import { bubbleTemperature } from '../equilibrium/index.ts';
 import { USUAL_FIT, USUAL_UNCERTAINTY, withPair } from '../regression/index.ts';
-import type { MeasuredPoint } from '../regression/index.ts';
 import { buildModel, pairStandings } from '../thermo/index.ts';
-import type { Mixture } from '../thermo/index.ts';
 import { databankMixture, databankRecord, published, solvedValue } from '../testing/index.ts';
 import { filledPairs, fitMeasured } from './index.ts';
 

@@ -1,5 +1,5 @@
 /** Parameters of a mixture's pairs that are not in the databank: fitted to what was measured, or to what the groups of both molecules say. */
-import type { ActivityPair, InteractionPair } from '../databank/index.ts';
+import type { ActivityPair, FitChoice, InteractionPair, MeasuredPoint, Mixture, Uncertainty } from '@keen-ladder/schema';
 import { bubbleTemperature } from '../equilibrium/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
@@ -12,7 +12,7 @@ import {
   USUAL_UNCERTAINTY,
   withPair,
 } from '../regression/index.ts';
-import type { Consistency, FitChoice, MeasuredPoint, PairFit, Uncertainty } from '../regression/index.ts';
+import type { Consistency, PairFit } from '../regression/index.ts';
 import {
   activityCoefficients,
   buildModel,
@@ -23,7 +23,7 @@ import {
   pairStandings,
   virialVapour,
 } from '../thermo/index.ts';
-import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 
 export interface FittedPair {
   pair: ActivityPair | InteractionPair;

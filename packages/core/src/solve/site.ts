@@ -1,5 +1,5 @@
+import type { CoolingLevel, SiteConditions } from '@keen-ladder/schema';
 /** What a site has where nothing was said of it. */
-import type { CoolingLevel, SiteConditions } from './document.ts';
 
 const ATMOSPHERE = 101325; // Pa
 

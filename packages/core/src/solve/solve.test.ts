@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { CaseDocument, Condition } from '@keen-ladder/schema';
 import { explain, showIn } from '../units/index.ts';
 import { acetoneWaterCase, databankRecord, published, reasonOf, solvedValue } from '../testing/index.ts';
 import { UNIT_SETS } from '../units/index.ts';
 import { createCaseSolver, inputHashes, massToMole, moleToMass } from './index.ts';
-import type { CaseDocument, Condition } from './index.ts';
 
 const SHOW = showIn(UNIT_SETS.metric, { barometricPressure: 101325 });
 /** Acetone and water of the databank. */

@@ -1,8 +1,8 @@
 /** The balance sheet filled from a solved ladder: the flows that stand in it, and the numbers that hold its split. */
+import type { SheetCell } from '@keen-ladder/schema';
 import { productFlows } from './askedReached.ts';
 import type { LeavingProduct } from './askedReached.ts';
 import type { BalanceResult } from './balance.ts';
-import type { SheetCell } from './document.ts';
 
 type SheetFlows = Pick<BalanceResult, 'feed' | 'products' | 'flows' | 'totals' | 'massTotals'>;
 

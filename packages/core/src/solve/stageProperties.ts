@@ -1,6 +1,7 @@
 /** What flows on every stage of a solved ladder besides moles: mass and volume flows, densities, viscosities, surface tension, enthalpies. */
+import type { Mixture } from '@keen-ladder/schema';
 import { buildModel, PhaseProperties } from '../thermo/index.ts';
-import type { Mixture, Phase, ThermoModel } from '../thermo/index.ts';
+import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { transportOf } from '../transport/index.ts';
 import type { Transport } from '../transport/index.ts';
 import type { LadderFacts } from './ladderFacts.ts';

@@ -1,5 +1,5 @@
+import type { CaseDocument } from '@keen-ladder/schema';
 import { USUAL_SITE } from '../solve/index.ts';
-import type { CaseDocument } from '../solve/index.ts';
 import { orientedPair } from '../databank/index.ts';
 import { nrtlPairs } from '../databank/whole.ts';
 import { UNIT_SETS } from '../units/index.ts';

@@ -1,6 +1,6 @@
 /** Mixtures for tests: published Antoine constants as records, and pairs of constant relative volatility. */
+import type { ComponentRecord, Correlation, Mixture, ModelName, ModelOptions, NrtlPair } from '@keen-ladder/schema';
 import { databankParts, findComponent } from '../databank/whole.ts';
-import type { ComponentRecord, Correlation, NrtlPair } from '../databank/index.ts';
 import {
   buildModel,
   cubicComponent,
@@ -11,7 +11,7 @@ import {
   SRK,
   USUAL_OPTIONS,
 } from '../thermo/index.ts';
-import type { Mixture, ModelName, ModelOptions, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 
 /** A record of the databank. @throws when it is not there */
 export function databankRecord(name: string): ComponentRecord {

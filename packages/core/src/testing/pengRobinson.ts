@@ -1,4 +1,4 @@
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { R } from '../properties/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';

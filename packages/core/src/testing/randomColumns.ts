@@ -3,11 +3,12 @@
  * reflux ratio for which constant molar overflow leaves something of every stream on every stage, and heat something to boil, or the purities that such a
  * column came to.
  */
+import type { ModelName } from '@keen-ladder/schema';
 import { flowOf, fractionOf, moles, recoveryOf, refluxRatio, boilUpRatio } from '../column/index.ts';
 import type { Bottom, ColumnFeed, ColumnInput, Draw, PumpAround, SolvedColumn, Subcooling, Target, Top } from '../column/index.ts';
 import { stateFrom } from '../equilibrium/index.ts';
 import type { Known } from '../equilibrium/index.ts';
-import type { ModelName, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { databankModel } from './mixtures.ts';
 import { randomNumbers } from './randomMixtures.ts';
 

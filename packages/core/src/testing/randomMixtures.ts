@@ -1,8 +1,8 @@
 /** Random mixtures of the databank by every model, the same ones on every run. */
+import type { ComponentRecord, Mixture, ModelName, ModelOptions } from '@keen-ladder/schema';
 import { components, databankParts } from '../databank/whole.ts';
-import type { ComponentRecord } from '../databank/index.ts';
 import { buildModel, isEquationOfState, USUAL_OPTIONS } from '../thermo/index.ts';
-import type { Mixture, ModelName, ModelOptions, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 
 export interface RandomMixture {
   /** For a message: model, options, names, state. */

@@ -1,10 +1,10 @@
 /** Columns solved by an independent program, all constants inside (tools/reference/columns/README.md). */
 import { readFileSync } from 'node:fs';
+import type { ComponentRecord, Mixture } from '@keen-ladder/schema';
 import { flowOf, fractionOf, moles, recoveryOf, refluxRatio } from '../column/index.ts';
 import type { ColumnInput, Target } from '../column/index.ts';
-import type { ComponentRecord } from '../databank/index.ts';
 import { buildModel, USUAL_OPTIONS } from '../thermo/index.ts';
-import type { Mixture, ThermoModel } from '../thermo/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
 import { columnFeed } from './columns.ts';
 import { solvedValue } from './outcomes.ts';
 

@@ -2,8 +2,8 @@
  * Whether a bubble or dew point is one, by code that shares nothing with `equilibrium/`: fugacities from the model at the answer, and a plain
  * descent of the tangent plane from every pure component. Random states on which the points are asked stand here too.
  */
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { components } from '../databank/whole.ts';
-import type { ComponentRecord } from '../databank/index.ts';
 import { isEquationOfState, PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { randomMixtures, randomNumbers } from './randomMixtures.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import type { ComponentRecord } from '../databank/index.ts';
 import { describe, expect, test } from 'vitest';
 
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { components, cubicOf, databankRecord, equationOfState, expectSlope, published, referenceModel } from '../testing/index.ts';
 import { cubicResidual, PhaseProperties, PENG_ROBINSON, SRK } from './index.ts';
 import type { CubicComponent, ThermoModel } from './index.ts';

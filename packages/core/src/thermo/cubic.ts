@@ -8,7 +8,7 @@
  * Ideal-gas enthalpies are added. A translated volume v − Σ xᵢcᵢ changes ln φᵢ by −cᵢP/RT and h by −Σ xᵢcᵢ P, and no equilibrium.
  * Source: Michelsen & Mollerup, Thermodynamic Models, 2nd ed. (2007), ch. 2 and 3.
  */
-import type { ComponentRecord, CubicName } from '../databank/index.ts';
+import type { ComponentRecord, CubicName } from '@keen-ladder/schema';
 import { idealGasEnthalpy, liquidVolume, lnVapourPressure, outsideRange, R, ValueSlope } from '../properties/index.ts';
 import { cubicMixing, PENG_ROBINSON, SRK } from './cubicMixing.ts';
 import type { CubicComponent, CubicConstants, Interaction } from './cubicMixing.ts';

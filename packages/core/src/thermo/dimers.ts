@@ -7,7 +7,7 @@
  * et al., 2nd ed. (2019); propionic and n-butyric acid: the same authors, from memory. The method: Prausnitz, Lichtenthaler & de
  * Azevedo, Molecular Thermodynamics, 3rd ed. (1999), ch. 5.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { factorDense, solveDense } from '../numerics/index.ts';
 import { R } from '../properties/index.ts';
 import type { PhaseProperties } from './model.ts';

@@ -1,5 +1,5 @@
+import type { ModelName } from '@keen-ladder/schema';
 import { explainIons } from '../units/index.ts';
-import type { ModelName } from './mixture.ts';
 import type { ProposalReason } from './proposal.ts';
 
 /** Names of the models as they stand on the screen. */

@@ -9,7 +9,7 @@
  * to a liquid's enthalpy is neglected. ∂(n hᴱ)/∂nᵢ = −RT² ∂ ln γᵢ/∂T, so partial molar enthalpies need no further derivative.
  * Source: Smith, Van Ness & Abbott, Introduction to Chemical Engineering Thermodynamics, 7th ed. (2005), ch. 10 to 14.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord, EnthalpyRoute } from '@keen-ladder/schema';
 import {
   heatUpTo,
   heatOfVaporisation,
@@ -26,9 +26,6 @@ import type { ActivityModel } from './activity.ts';
 import type { Extent, PhaseProperties, Temperature, ThermoModel } from './model.ts';
 import { idealVapour, PureVapour } from './vapour.ts';
 import type { VapourModel } from './vapour.ts';
-
-/** How the enthalpy of a pure liquid is found; the two differ by what the data of vaporisation and heat capacity disagree in. */
-export type EnthalpyRoute = 'heat-of-vaporisation' | 'liquid-heat-capacity' | 'better-founded';
 
 /**
  * By a heat of vaporisation at every temperature the sensible heat of a liquid is the small difference of large numbers, and comes out up to a quarter

@@ -7,7 +7,7 @@
  * ones. Below a tenth of solvent, where the law means nothing, the correction stays as at a tenth.
  * Source: Prausnitz, Lichtenthaler & de Azevedo, Molecular Thermodynamics, 3rd ed. (1999), sec. 10.6.
  */
-import type { ComponentRecord, HenryPair } from '../databank/index.ts';
+import type { ComponentRecord, HenryPair } from '@keen-ladder/schema';
 import { lnVapourPressure } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
 import { Activity } from './activity.ts';

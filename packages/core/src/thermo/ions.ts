@@ -1,8 +1,8 @@
+import type { ComponentRecord } from '@keen-ladder/schema';
 /**
  * What water makes ions of, or lets react: told until the chemistry itself is there. A gas that dissolves as ions dissolves further than Henry's law of its
  * molecules says; with a base beside an acid most of it does.
  */
-import type { ComponentRecord } from '../databank/index.ts';
 
 const WATER = '7732-18-5';
 

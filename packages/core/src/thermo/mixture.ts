@@ -1,17 +1,21 @@
-import { orientedPair } from '../databank/index.ts';
 import type {
+  ActivityName,
   ActivityPair,
   ComponentRecord,
   CubicName,
-  DatabankParts,
   GroupCount,
   GroupTable,
   HenryPair,
   InteractionPair,
+  Mixture,
+  ModelName,
+  ModelOptions,
   NrtlPair,
   UniquacPair,
   WilsonPair,
-} from '../databank/index.ts';
+} from '@keen-ladder/schema';
+import { orientedPair } from '../databank/index.ts';
+import type { DatabankParts } from '../databank/index.ts';
 import { open, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import { R, ValueSlope } from '../properties/index.ts';
@@ -21,7 +25,6 @@ import { cubicComponent, cubicModel } from './cubic.ts';
 import { PENG_ROBINSON, SRK } from './cubicMixing.ts';
 import { dimerisingVapour } from './dimers.ts';
 import { gammaPhiModel } from './gammaPhi.ts';
-import type { EnthalpyRoute } from './gammaPhi.ts';
 import { aboveCritical, henryActivity, henryOutsideRange, lnHenry } from './henry.ts';
 import type { ThermoModel } from './model.ts';
 import { nrtl } from './nrtl.ts';
@@ -35,32 +38,10 @@ import type { VapourModel } from './vapour.ts';
 import { virialVapour } from './virial.ts';
 import { wilson } from './wilson.ts';
 
-export type ActivityName = 'ideal' | 'nrtl' | 'wilson' | 'uniquac' | 'unifac' | 'modified-unifac' | 'regular-solution';
-export type ModelName = ActivityName | CubicName | 'psrk';
-
 /** Whether one equation describes liquid and vapour. */
 export const isEquationOfState = (model: ModelName): boolean => isCubic(model) || model === 'psrk';
 
 export const isCubic = (model: ModelName): model is CubicName => model === 'peng-robinson' || model === 'srk';
-
-/** What can be chosen beside a model. The first three belong to activity models, the last two to cubic equations. */
-export interface ModelOptions {
-  vapour: 'ideal' | 'virial' | 'dimers';
-  poynting: boolean;
-  enthalpy: EnthalpyRoute;
-  /** Heat of mixing by the slopes of the activity model in temperature, as when left out, or none: parameters from one pressure tell little of it. */
-  heatOfMixing?: 'by-model' | 'none' | undefined;
-  /**
-   * Components taken as dissolved by Henry's law: `auto`, what is above its critical temperature at 40 °C; `by-data`, besides that the gases of which a
-   * constant is known and no pair; or these identifiers.
-   */
-  henry: 'auto' | 'by-data' | string[];
-  alpha: 'acentric' | 'twu';
-  /** Liquid volumes of a cubic equation: of the records' densities by a translation, or the equation's own, as when left out. */
-  volumes?: 'of-densities' | 'of-equation' | undefined;
-  /** Whether kᵢⱼ of pairs without a published one are predicted by groups, or taken as 0. */
-  predictInteractions: boolean;
-}
 
 export const USUAL_OPTIONS: Readonly<ModelOptions> = {
   vapour: 'ideal',
@@ -73,12 +54,6 @@ export const USUAL_OPTIONS: Readonly<ModelOptions> = {
 
 /** Above its critical temperature at this one, K, a component counts as a gas: 40 °C, a condenser on cooling water (common practice). */
 export const GAS_ABOVE = 313.15;
-
-/** A mixture as a case names it: components, a model, and the parameters that models may use. */
-export interface Mixture extends DatabankParts {
-  model: ModelName;
-  options: ModelOptions;
-}
 
 /**
  * The model of a mixture. A pair that an activity model needs and the mixture has not is an open point, never silently ideal; a cubic

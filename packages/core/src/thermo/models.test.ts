@@ -1,6 +1,7 @@
 /** The models of the databank's mixtures, each held to the same: its slopes, its limits, published values. */
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/schema';
 import { heatOfVaporisation, lnVapourPressure, R, ValueSlope } from '../properties/index.ts';
 import {
   databankModel,
@@ -29,7 +30,6 @@ import {
   USUAL_OPTIONS,
   virialVapour,
 } from './index.ts';
-import type { Mixture, ModelName, ModelOptions } from './index.ts';
 
 const POLAR = ['acetone', 'methanol', 'water'];
 

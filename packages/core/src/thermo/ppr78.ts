@@ -9,7 +9,7 @@
  * Source: Jaubert & Mutelet, Fluid Phase Equil. 224 (2004) 285, eq. 15; Jaubert & Privat, ibid. 295 (2010) 26
  * (ξ); Xu, Jaubert, Privat & Arpentinier, Ind. Eng. Chem. Res. 56 (2017) 8143.
  */
-import type { ComponentRecord, CubicName, Ppr78Table } from '../databank/index.ts';
+import type { ComponentRecord, CubicName, Ppr78Table } from '@keen-ladder/schema';
 import type { Predictor } from './cubicMixing.ts';
 
 const T_REFERENCE = 298.15; // K

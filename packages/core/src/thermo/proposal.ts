@@ -1,11 +1,11 @@
 /** The model that a mixture's components and data speak for, with the reasons; and what stands behind each pair under a model. */
+import type { ActivityPair, ComponentRecord, InteractionPair, Mixture, ModelName, ModelOptions } from '@keen-ladder/schema';
 import { orientedPair } from '../databank/index.ts';
-import type { ActivityPair, ComponentRecord, DatabankParts, InteractionPair } from '../databank/index.ts';
+import type { DatabankParts } from '../databank/index.ts';
 import { dimerises } from './dimers.ts';
 import { ionsInWater } from './ions.ts';
 import type { IonsInWater } from './ions.ts';
 import { buildModel, GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS } from './mixture.ts';
-import type { Mixture, ModelName, ModelOptions } from './mixture.ts';
 import { ppr78Pair } from './ppr78.ts';
 
 /** Why a model was proposed; `explainProposal` makes the sentence. */

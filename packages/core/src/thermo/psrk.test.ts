@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { bubbleTemperature } from '../equilibrium/index.ts';
 import { databankMixture, databankModel, solvedValue } from '../testing/index.ts';
 import { buildModel, PhaseProperties, pairStandings } from './index.ts';

@@ -4,7 +4,7 @@
  * ∂ ln γᵢ/∂nⱼ = −2 VᵢVⱼ(δᵢ − δ̄)(δⱼ − δ̄)/(RT V̄).
  * Source: Hildebrand & Scott, The Solubility of Nonelectrolytes, 3rd ed. (1950).
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { heatOfVaporisation, liquidVolume, R, T_REFERENCE, ValueSlope } from '../properties/index.ts';
 import type { ActivityModel } from './activity.ts';
 

@@ -7,7 +7,7 @@
  *   ∂ ln Γₖ/∂Nₗ = (QₖQₗ/q̄)(1 − ψₗₖ/Sₖ − ψₖₗ/Sₗ + Σₘ θₘψₖₘψₗₘ/Sₘ²).
  * Sources: Fredenslund, Jones & Prausnitz, AIChE J. 21 (1975) 1086; Weidlich & Gmehling, Ind. Eng. Chem. Res. 26 (1987) 1372.
  */
-import type { GroupCount, GroupTable } from '../databank/index.ts';
+import type { GroupCount, GroupTable } from '@keen-ladder/schema';
 import type { Activity, ActivityModel } from './activity.ts';
 
 export interface UnifacParameters {

@@ -8,7 +8,7 @@
  * Good while BP/RT is small: below half the critical density (common practice), to some 15 bar.
  * Sources: Tsonopoulos, AIChE J. 20 (1974) 263; 21 (1975) 827; Poling, Prausnitz & O'Connell, 5th ed. (2001), Table 4-5 and eqs. 5-2.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { R } from '../properties/index.ts';
 import type { Temperature } from './model.ts';
 import type { VapourModel } from './vapour.ts';

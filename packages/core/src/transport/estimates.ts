@@ -2,7 +2,7 @@
  * Pure-component transport properties by published estimation methods, for what no table has. SI units in and out.
  * Sources: Poling, Prausnitz & O'Connell, The Properties of Gases and Liquids, 5th ed. (2001), chapters 9 to 12, and the papers named there.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { bracketedRoot } from '../numerics/index.ts';
 import { heatCapacityOfGas, lnVapourPressure, R } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';

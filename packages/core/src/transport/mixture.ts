@@ -2,7 +2,7 @@
  * Transport properties of mixtures by published mixing rules. Values, no slopes: no equation of a column has them under its Jacobian.
  * Sources: Poling, Prausnitz & O'Connell, 5th ed. (2001), chapters 9 to 12, and the papers named at each rule.
  */
-import type { ComponentRecord } from '../databank/index.ts';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { liquidVolume, R } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
 import { gasDiffusivity, interpolatedDiffusivity, wilkeChang } from './diffusion.ts';

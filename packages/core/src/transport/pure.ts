@@ -2,7 +2,7 @@
  * Transport properties of a pure component: its table, carried on sanely outside its range, or a named estimate where it has none.
  * What was estimated or carried on is told by `transportRemarks`.
  */
-import type { Correlation } from '../databank/index.ts';
+import type { Correlation } from '@keen-ladder/schema';
 import { correlate } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
 import {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 
-import type { Correlation } from '../databank/index.ts';
+import type { Correlation } from '@keen-ladder/schema';
 import { heatCapacityOfGas, heatOfVaporisation, liquidHeatCapacity, liquidVolume, lnVapourPressure } from '../properties/index.ts';
 import { ValueSlope } from '../properties/index.ts';
 import { findComponent, referenceFluids, reported } from '../testing/index.ts';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { components, databankRecord, published } from '../testing/index.ts';
-import type { ComponentRecord } from '../databank/index.ts';
 import {
   chungGasConductivity,
   estimatedSurfaceTension,

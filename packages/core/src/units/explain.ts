@@ -1,10 +1,10 @@
 /** One sentence for each reason, open point and warning: the same on the screen, in the API and on the command line. */
+import type { Display } from '@keen-ladder/schema';
 import type { Measured, NamedCell, Obstacle, OpenPoint, Reason, Warning } from '../numerics/index.ts';
 import { findUnit } from './dimensions.ts';
 import type { Dimension, Site } from './dimensions.ts';
 import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
 import { shownUnit } from './unitSets.ts';
-import type { UnitChoice } from './unitSets.ts';
 import { capital } from './words.ts';
 
 /** How numbers are shown where a sentence is read. */
@@ -22,7 +22,7 @@ export interface Show {
 }
 
 /** A `Show` in these units. */
-export function showIn(units: UnitChoice, site: Site): Show {
+export function showIn(units: Display, site: Site): Show {
   const shown = (dimension: Dimension): ((value: number) => string) => {
     const unit = findUnit(dimension, shownUnit(units, dimension));
     return (value) => `${formatQuantity(value, unit, site)} ${unit.id}`.trim();

@@ -1,35 +1,12 @@
 /** The units a case is shown in, one for each dimension, and the three sets that most people want. */
+import type { Display } from '@keen-ladder/schema';
 import type { Dimension } from './dimensions.ts';
-
-/** Dimensions whose unit a case chooses. */
-export const SHOWN_DIMENSIONS = [
-  'temperature',
-  'temperatureDifference',
-  'pressure',
-  'pressureDrop',
-  'molarFlow',
-  'massFlow',
-  'standardLiquidFlow',
-  'standardGasFlow',
-  'volumeFlow',
-  'moleFraction',
-  'massFraction',
-  'volumeFraction',
-  'power',
-  'molarEnergy',
-  'density',
-] as const satisfies readonly Dimension[];
-
-export type ShownDimension = (typeof SHOWN_DIMENSIONS)[number];
-
-/** Units by their identifiers. */
-export type UnitChoice = Record<ShownDimension, string>;
 
 export type UnitSetName = 'metric' | 'si' | 'us';
 
 const FRACTIONS = { moleFraction: 'mol/mol', massFraction: 'kg/kg', volumeFraction: 'm³/m³' };
 
-export const UNIT_SETS: Record<UnitSetName, UnitChoice> = {
+export const UNIT_SETS: Record<UnitSetName, Display> = {
   metric: {
     temperature: '°C',
     temperatureDifference: 'K',
@@ -78,7 +55,7 @@ export const UNIT_SETS: Record<UnitSetName, UnitChoice> = {
 };
 
 /** The unit in which a dimension is shown; what no case chooses has one for all. */
-export function shownUnit(choice: UnitChoice, dimension: Dimension): string {
+export function shownUnit(choice: Display, dimension: Dimension): string {
   if (dimension === 'energy') return 'kJ';
   if (dimension === 'molarMass') return 'g/mol';
   return dimension === 'ratio' ? '' : choice[dimension];

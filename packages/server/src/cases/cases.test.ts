@@ -1,16 +1,6 @@
-import {
-  Bin,
-  CaseFile,
-  Conflict,
-  History,
-  newCaseDocument,
-  OpenCase,
-  ProblemReply,
-  ProjectList,
-  ProjectSummary,
-  Saved,
-} from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { newCaseDocument } from '@keen-ladder/core';
+import { Bin, CaseFile, Conflict, History, OpenCase, ProblemReply, ProjectList, ProjectSummary, Saved } from '@keen-ladder/schema';
+import { demoCases } from '@keen-ladder/demo';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { shaped, startApi } from '../testing/api.ts';
 import type { Api } from '../testing/api.ts';

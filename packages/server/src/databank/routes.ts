@@ -1,8 +1,8 @@
 import { proposedMixture } from '@keen-ladder/core';
-import type { GroupTable } from '@keen-ladder/core';
 import { databankParts, findComponent, groupTables, sources } from '@keen-ladder/core/databank';
 import { ComponentList } from '@keen-ladder/schema';
 import { Router } from 'express';
+import type { GroupTable } from '@keen-ladder/schema';
 import { Problem } from '../problems.ts';
 
 /** The databank is part of the program: its answers change with the program alone. */

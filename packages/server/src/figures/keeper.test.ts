@@ -1,6 +1,7 @@
-import { newCaseDocument, OpenCase, ProjectList, ProjectSummary, Saved } from '@keen-ladder/schema';
+import { newCaseDocument } from '@keen-ladder/core';
+import { OpenCase, ProjectList, ProjectSummary, Saved } from '@keen-ladder/schema';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { afterEach, describe, expect, test } from 'vitest';
 import { shaped, startApi } from '../testing/api.ts';
 import type { Api } from '../testing/api.ts';

@@ -11,8 +11,8 @@ import {
   slopeRows,
   stageRows,
 } from '@keen-ladder/core';
-import type { CaseSolver, ColumnUnit, Outcome, Show, TableRows } from '@keen-ladder/core';
-import type { CaseDocument, ReadCase, ResultFile } from '@keen-ladder/schema';
+import type { CaseSolver, Outcome, Show, TableRows } from '@keen-ladder/core';
+import type { CaseDocument, ColumnUnit, ReadCase, ResultFile } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
 

@@ -16,7 +16,7 @@ import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { drawnOf, selectAbsorptionResult, selectIsAbsorptionStale, selectLastFactorsStanding } from '../stops/standing.ts';
 import { useLook } from '../theme/Themed.tsx';
-import { AbsorptionInputs } from './AbsorptionInputs.tsx';
+import { AbsorptionFields } from './AbsorptionFields.tsx';
 import { transferProposals } from './proposals.ts';
 import { StreamsTable } from './StreamsPanel.tsx';
 
@@ -33,7 +33,7 @@ export function FactorsPage() {
   return (
     <main className="graph-page">
       <h1 className="unseen">Estimate</h1>
-      <AbsorptionInputs column={column} />
+      <AbsorptionFields column={column} />
       <div className="sheet balance-sheet" data-stale={isStale}>
         {shown === undefined ? (
           <p className="empty-sheet">

@@ -13,7 +13,7 @@ import { selectShowQuantity } from '../document/showing.ts';
 import { drawnOf, selectAbsorptionResult, selectIsAbsorptionStale } from '../stops/standing.ts';
 import type { Tokens } from '../theme/tokens.ts';
 import { useLook } from '../theme/Themed.tsx';
-import { AbsorptionInputs } from './AbsorptionInputs.tsx';
+import { AbsorptionFields } from './AbsorptionFields.tsx';
 import { TransferMargin } from './TransferMargin.tsx';
 import { transferRows } from './rows.ts';
 
@@ -29,7 +29,7 @@ export function TransferPage() {
   return (
     <main className="graph-page">
       <h1 className="unseen">Graph</h1>
-      <AbsorptionInputs column={column} />
+      <AbsorptionFields column={column} />
       <div className="sheet balance-sheet" data-stale={isStale}>
         {drawn === undefined ? (
           <p className="empty-sheet">

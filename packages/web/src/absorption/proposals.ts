@@ -1,12 +1,12 @@
 /** One click out of a washing or a stripping that is out of reach, where there is one. */
 import { formatFraction, USUAL_FLOW_MULTIPLE } from '@keen-ladder/core';
 import type { Reason } from '@keen-ladder/core';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { absorptionSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import type { Proposal } from '../stops/proposals.ts';
 
-export function transferProposals(reason: Reason, column: Column): Proposal[] {
-  const change = (absorption: Partial<Column['absorption']>) => absorptionSet({ column: column.id, change: absorption });
+export function transferProposals(reason: Reason, column: ColumnUnit): Proposal[] {
+  const change = (absorption: Partial<ColumnUnit['absorption']>) => absorptionSet({ column: column.id, change: absorption });
   if (reason.code === 'flow-below-least')
     return [
       {

@@ -4,12 +4,12 @@ import { cellsOfSplit, flowsFromLadder, formatFixed, formatNumber } from '@keen-
 import type { BalanceFacts, BalanceResult } from '@keen-ladder/core';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { sheetCleared, sheetFilled } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { selectColumn, selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
 import { StreamsPanel } from '../absorption/StreamsPanel.tsx';
-import { FeedInputs } from '../feed/FeedInputs.tsx';
+import { FeedFields } from '../feed/FeedFields.tsx';
 import { selectBalanceResult, selectIsBalanceStale, selectLadderStanding, selectLastBalanceStanding } from '../stops/standing.ts';
 import { BalanceMargin } from './BalanceMargin.tsx';
 import { DrawFields } from './DrawFields.tsx';
@@ -27,7 +27,7 @@ export function BalancePage() {
   return (
     <main className="graph-page">
       <h1 className="unseen">{column.service === 'distillation' ? 'Feed and balance' : 'Feeds'}</h1>
-      <FeedInputs feeds={feeds} stream={stream} column={column} onChoose={setChosen} />
+      <FeedFields feeds={feeds} stream={stream} column={column} onChoose={setChosen} />
       {column.service === 'distillation' ? <SheetPanel column={column} /> : <StreamsPanel />}
       <BalanceMargin stream={stream?.id ?? ''} />
     </main>
@@ -39,7 +39,7 @@ const views: { value: View; label: string }[] = [
   { value: 'mass', label: 'mass' },
 ];
 
-function SheetPanel({ column }: { column: Column }) {
+function SheetPanel({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const ofSheet = useAppSelector(selectBalanceResult);
   const ofLadder = useLadderFlows(column, ofSheet);
@@ -82,7 +82,7 @@ function SheetPanel({ column }: { column: Column }) {
 }
 
 /** While no number of the sheet is given, a solved ladder says what its cells are. */
-function useLadderFlows(column: Column, sheet: BalanceResult | null): BalanceResult | null {
+function useLadderFlows(column: ColumnUnit, sheet: BalanceResult | null): BalanceResult | null {
   const ladder = useAppSelector(selectLadderStanding);
   const components = useAppSelector(selectComponents);
   if (sheet?.outcome.state !== 'open' || sheet.feed.length === 0) return null;
@@ -91,7 +91,7 @@ function useLadderFlows(column: Column, sheet: BalanceResult | null): BalanceRes
   return { ...sheet, ...flowsFromLadder(sheet, ladder.value.products, molarMass) };
 }
 
-function FromLadder({ column, flows }: { column: Column; flows: BalanceResult }) {
+function FromLadder({ column, flows }: { column: ColumnUnit; flows: BalanceResult }) {
   const dispatch = useAppDispatch();
   const ids = useAppSelector(selectComponents).map(({ id }) => id);
   return (

@@ -1,9 +1,9 @@
 /** Side draws: added here, named, taken away. */
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Select } from 'antd';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppDispatch } from '../app/store.ts';
 import { drawAdded, drawChanged, drawRemoved } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 
 const phases = [
   { value: 'liquid' as const, label: 'liquid' },
@@ -12,7 +12,7 @@ const phases = [
 
 const MOST = 10;
 
-export function DrawFields({ column }: { column: Column }) {
+export function DrawFields({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   return (
     <div className="draws">

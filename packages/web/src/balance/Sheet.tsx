@@ -7,9 +7,9 @@ import { capital } from '@keen-ladder/core';
 import type { BalanceResult, Product } from '@keen-ladder/core';
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { cellCleared, cellSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { columnUnit, fedTotal, isSamePlace, kindAt, shownValue } from './places.ts';
@@ -17,7 +17,7 @@ import type { Amounts, Place, SheetColumn, Showing, View } from './places.ts';
 import { SheetCellBox } from './SheetCellBox.tsx';
 
 interface Props {
-  column: Column;
+  column: ColumnUnit;
   result: BalanceResult;
   view: View;
 }

@@ -1,16 +1,15 @@
 /** One cell of the balance sheet: a figure that follows, a number that was given, or a field while it is typed. */
 import { explainParse } from '@keen-ladder/core';
-import type { SheetCell } from '@keen-ladder/core';
 import { Tooltip } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import type { Column } from '../document/parts.ts';
+import type { ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { useGesture } from '../fields/gesture.ts';
 import { givenAt, kindAt, readCell, shownGiven, shownValue, valueAt } from './places.ts';
 import type { Amounts, Place, Showing, View } from './places.ts';
 
 interface Props {
-  column: Column;
+  column: ColumnUnit;
   place: Place;
   /** What the cell is, in words. */
   name: string;

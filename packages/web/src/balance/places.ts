@@ -1,7 +1,7 @@
 /** The cells of the balance sheet as the page shows them: which number stands where, what typing in it means. */
 import { findUnit, formatEntered, formatNumber, fromSI, parseQuantity, shownUnit } from '@keen-ladder/core';
-import type { BalanceResult, CellKind, Dimension, ParseProblem, SheetCell, Site } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { BalanceResult, Dimension, ParseProblem, Site } from '@keen-ladder/core';
+import type { CaseDocument, CellKind, SheetCell } from '@keen-ladder/schema';
 
 export type View = 'mole' | 'mass';
 export type SheetColumn = 'flow' | 'fraction' | 'recovery';

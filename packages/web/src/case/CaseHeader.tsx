@@ -1,4 +1,5 @@
-import { SHOWN_DIMENSIONS, UNIT_SETS } from '@keen-ladder/core';
+import { SHOWN_DIMENSIONS } from '@keen-ladder/schema';
+import { UNIT_SETS } from '@keen-ladder/core';
 import type { UnitSetName } from '@keen-ladder/core';
 import { Button, Input, Select, Tooltip } from 'antd';
 import { useState } from 'react';

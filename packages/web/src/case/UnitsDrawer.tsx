@@ -1,7 +1,8 @@
 /** Units of one's own, one for each kind of quantity, and the conditions of the site that units count from. */
-import { SHOWN_DIMENSIONS, unitsOf } from '@keen-ladder/core';
-import type { ShownDimension } from '@keen-ladder/core';
+import { SHOWN_DIMENSIONS } from '@keen-ladder/schema';
+import { unitsOf } from '@keen-ladder/core';
 import { Drawer } from 'antd';
+import type { ShownDimension } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Utilities } from '../column/Utilities.tsx';
 import { siteSet } from '../document/documentSlice.ts';

@@ -3,15 +3,15 @@ import { capital, quantityDimension, quantityName, updatedLadder } from '@keen-l
 import type { LadderChange } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { NavLink } from 'react-router';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 
 interface Props {
-  column: Column;
-  handed: Ladder;
+  column: ColumnUnit;
+  handed: LadderInputs;
   /** What the stages handed on rest on, where something better is known. */
   note?: string | undefined;
 }
@@ -55,7 +55,7 @@ export function CarryOver({ column, handed, note }: Props) {
 }
 
 /** "Reflux ratio: 2.1 → 1.8". */
-function useChangeSentence(column: Column, handed: Ladder): (change: LadderChange) => string {
+function useChangeSentence(column: ColumnUnit, handed: LadderInputs): (change: LadderChange) => string {
   const document = useAppSelector(selectDocument);
   const show = useAppSelector(selectShowQuantity);
   return ({ what, from, to }) => {

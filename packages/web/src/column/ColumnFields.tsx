@@ -1,12 +1,12 @@
 /** What graph and estimate ask of a column alike. */
 import { memo } from 'react';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppDispatch } from '../app/store.ts';
 import { columnSet, condenserChosen, pressureSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 
-const condenserWords: Record<Column['condenser'], string> = {
+const condenserWords: Record<ColumnUnit['condenser'], string> = {
   total: 'total',
   partial: 'partial, vapour product',
   mixed: 'mixed, with a vent',
@@ -14,8 +14,8 @@ const condenserWords: Record<Column['condenser'], string> = {
 
 interface CondenserProps {
   column: string;
-  condenser: Column['condenser'];
-  kinds: Column['condenser'][];
+  condenser: ColumnUnit['condenser'];
+  kinds: ColumnUnit['condenser'][];
 }
 
 export const CondenserField = memo(function CondenserField({ column, condenser, kinds }: CondenserProps) {
@@ -54,9 +54,9 @@ export const PressureField = memo(function PressureField({ column, end, pressure
   );
 });
 
-const bottomWords: Record<Column['bottom'], string> = { reboiler: 'kettle reboiler', steam: 'open steam' };
+const bottomWords: Record<ColumnUnit['bottom'], string> = { reboiler: 'kettle reboiler', steam: 'open steam' };
 
-export const BottomField = memo(function BottomField({ column, bottom }: { column: string; bottom: Column['bottom'] }) {
+export const BottomField = memo(function BottomField({ column, bottom }: { column: string; bottom: ColumnUnit['bottom'] }) {
   const dispatch = useAppDispatch();
   return (
     <ChoiceField
@@ -85,14 +85,14 @@ export const SubcoolingField = memo(function SubcoolingField({ column, subcoolin
   );
 });
 
-const serviceWords: Record<Column['service'], string> = {
+const serviceWords: Record<ColumnUnit['service'], string> = {
   distillation: 'distils',
   absorption: 'washes a gas',
   stripping: 'strips a liquid',
 };
 
 /** What the column is for; it decides which stops there are. */
-export const ServiceField = memo(function ServiceField({ column, service }: { column: string; service: Column['service'] }) {
+export const ServiceField = memo(function ServiceField({ column, service }: { column: string; service: ColumnUnit['service'] }) {
   const dispatch = useAppDispatch();
   return (
     <ChoiceField

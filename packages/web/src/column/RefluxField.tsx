@@ -1,7 +1,7 @@
 import { formatEntered, parseReflux } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import { memo, useState } from 'react';
-import type { Reflux } from '../document/parts.ts';
+import type { RefluxWish } from '@keen-ladder/schema';
 import { Field } from '../fields/Field.tsx';
 import { useGesture } from '../fields/gesture.ts';
 import { NumberInput } from '../fields/NumberInput.tsx';
@@ -11,8 +11,8 @@ const REFLUX_STEP = 0.01;
 
 interface Props {
   path: string;
-  reflux: Reflux | null;
-  onChange: (reflux: Reflux | null, gesture: string) => void;
+  reflux: RefluxWish | null;
+  onChange: (reflux: RefluxWish | null, gesture: string) => void;
 }
 
 /** The reflux, as a ratio or as a multiple of the minimum: whichever is typed. */

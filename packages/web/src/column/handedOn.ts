@@ -1,9 +1,8 @@
 /** What graph, estimate and absorber hand on to the ladder, and which of them it can begin with. */
 import { findUnit, fromSI, handedOnLadder, handedOnWash, toSI } from '@keen-ladder/core';
 import type { AbsorptionFacts, EstimateFacts, GraphDesign } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, LadderInputs, Stream } from '@keen-ladder/schema';
 import type { RootState } from '../app/store.ts';
-import type { Column, Ladder, Stream } from '../document/parts.ts';
 import { selectColumn, selectFeeds } from '../document/selectors.ts';
 import { selectAbsorptionResult, selectEstimateResult, selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 
@@ -22,7 +21,7 @@ const roundedAs =
 const DIGITS = 5;
 
 /** What the estimate hands on; it takes every feed as one. */
-export function ofEstimate(facts: EstimateFacts, column: Column, feeds: readonly Stream[], showing: Showing): Ladder {
+export function ofEstimate(facts: EstimateFacts, column: ColumnUnit, feeds: readonly Stream[], showing: Showing): LadderInputs {
   const shownRounded = roundedAs(showing);
   const { pressure, condenser, reflux } = facts;
   const feedStage = Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen));
@@ -42,7 +41,12 @@ export function ofEstimate(facts: EstimateFacts, column: Column, feeds: readonly
 }
 
 /** What the drawing hands on; open steam has no stream in the case, so that the ladder cannot take it. */
-export function ofGraph(design: GraphDesign, column: Column, feeds: readonly Stream[], showing: Showing): Ladder | undefined {
+export function ofGraph(
+  design: GraphDesign,
+  column: ColumnUnit,
+  feeds: readonly Stream[],
+  showing: Showing,
+): LadderInputs | undefined {
   const shownRounded = roundedAs(showing);
   const { pressure, condenser, bottom, draws, graph } = column;
   if (pressure.top === null || bottom === 'steam') return undefined;
@@ -65,7 +69,7 @@ export function ofGraph(design: GraphDesign, column: Column, feeds: readonly Str
 }
 
 /** The washer or stripper as it is estimated; a stream whose flow is a multiple of the least keeps that flow. */
-export function ofWash(state: RootState, facts: AbsorptionFacts): Ladder | undefined {
+export function ofWash(state: RootState, facts: AbsorptionFacts): LadderInputs | undefined {
   const column = selectColumn(state);
   if (column === undefined || column.pressure.top === null) return undefined;
   const { gas, liquid, kind, stages, flow } = facts;
@@ -82,10 +86,10 @@ export function ofWash(state: RootState, facts: AbsorptionFacts): Ladder | undef
 
 export interface Offered {
   from: 'graph' | 'estimate';
-  ladder: Ladder;
+  ladder: LadderInputs;
 }
 
-export function offeredLadder(state: RootState, column: Column): Offered | undefined {
+export function offeredLadder(state: RootState, column: ColumnUnit): Offered | undefined {
   const feeds = selectFeeds(state);
   const showing = state.document.present;
   if (column.service !== 'distillation') {

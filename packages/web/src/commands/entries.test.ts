@@ -1,4 +1,4 @@
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { expect, test } from 'vitest';
 import { foundIn } from './entries.ts';
 

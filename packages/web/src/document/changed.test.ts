@@ -1,4 +1,4 @@
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';

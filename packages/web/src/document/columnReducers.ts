@@ -1,14 +1,14 @@
 /** What is changed of a column for its graph, its estimate and its absorption. */
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, EstimateInputs, RefluxWish } from '@keen-ladder/schema';
 import { columnOf } from './parts.ts';
-import type { Column, Reflux, Estimate, OfColumn } from './parts.ts';
+import type { OfColumn } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
 export const columnReducers = {
   refluxSet: {
-    prepare: prepared<OfColumn<'reflux', Reflux | null>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'reflux', Reflux | null>>) {
+    prepare: prepared<OfColumn<'reflux', RefluxWish | null>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'reflux', RefluxWish | null>>) {
       const column = columnOf(state, payload.column);
       if (column) column.graph.reflux = payload.reflux;
     },
@@ -25,32 +25,32 @@ export const columnReducers = {
     },
   },
   columnSet: {
-    prepare: prepared<OfColumn<'change', Partial<Pick<Column, 'bottom' | 'subcooling' | 'service'>>>>,
+    prepare: prepared<OfColumn<'change', Partial<Pick<ColumnUnit, 'bottom' | 'subcooling' | 'service'>>>>,
     reducer(
       state: CaseDocument,
-      { payload }: Change<OfColumn<'change', Partial<Pick<Column, 'bottom' | 'subcooling' | 'service'>>>>,
+      { payload }: Change<OfColumn<'change', Partial<Pick<ColumnUnit, 'bottom' | 'subcooling' | 'service'>>>>,
     ) {
       const column = columnOf(state, payload.column);
       if (column) Object.assign(column, payload.change);
     },
   },
   absorptionSet: {
-    prepare: prepared<OfColumn<'change', Partial<Column['absorption']>>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<Column['absorption']>>>) {
+    prepare: prepared<OfColumn<'change', Partial<ColumnUnit['absorption']>>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<ColumnUnit['absorption']>>>) {
       const column = columnOf(state, payload.column);
       if (column) Object.assign(column.absorption, payload.change);
     },
   },
   graphSet: {
-    prepare: prepared<OfColumn<'change', Partial<Column['graph']>>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<Column['graph']>>>) {
+    prepare: prepared<OfColumn<'change', Partial<ColumnUnit['graph']>>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<ColumnUnit['graph']>>>) {
       const column = columnOf(state, payload.column);
       if (column) Object.assign(column.graph, payload.change);
     },
   },
   estimateSet: {
-    prepare: prepared<OfColumn<'change', Partial<Estimate>>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<Estimate>>>) {
+    prepare: prepared<OfColumn<'change', Partial<EstimateInputs>>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<EstimateInputs>>>) {
       const column = columnOf(state, payload.column);
       if (column) Object.assign(column.estimate, payload.change);
     },

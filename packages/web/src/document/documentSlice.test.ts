@@ -1,5 +1,5 @@
 import { USUAL_FIT, USUAL_UNCERTAINTY, withNumber } from '@keen-ladder/core';
-import { demoCases, mixtureOf } from '@keen-ladder/schema/demo';
+import { demoCases, mixtureOf } from '@keen-ladder/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';

@@ -1,12 +1,11 @@
 /** The document of the open case: what was entered, nothing that was computed. Every action says what the engineer did. */
-import type { CaseDocument } from '@keen-ladder/schema';
-import { newCaseDocument } from '@keen-ladder/schema';
+import { newCaseDocument } from '@keen-ladder/core';
+import type { CaseDocument, Display } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { columnReducers } from './columnReducers.ts';
 import { ladderReducers } from './ladderReducers.ts';
 import { mixtureReducers } from './mixtureReducers.ts';
-import type { Display } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 import { sheetReducers } from './sheetReducers.ts';

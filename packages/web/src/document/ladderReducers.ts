@@ -1,23 +1,23 @@
 /** What is changed of the ladder: stages, rungs, targets, what is freed, pump-arounds. */
 import { ladderTarget, sameQuantity } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, LadderInputs, LadderTarget } from '@keen-ladder/schema';
 import { columnOf, freeId } from './parts.ts';
-import type { Ladder, LadderTarget, OfColumn } from './parts.ts';
+import type { OfColumn } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
 export const ladderReducers = {
   /** The whole ladder, handed on from a graph or an estimate. */
   ladderCarried: {
-    prepare: prepared<OfColumn<'ladder', Ladder>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'ladder', Ladder>>) {
+    prepare: prepared<OfColumn<'ladder', LadderInputs>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'ladder', LadderInputs>>) {
       const column = columnOf(state, payload.column);
       if (column) column.ladder = payload.ladder;
     },
   },
   ladderSet: {
-    prepare: prepared<OfColumn<'change', Partial<Ladder>>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<Ladder>>>) {
+    prepare: prepared<OfColumn<'change', Partial<LadderInputs>>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'change', Partial<LadderInputs>>>) {
       const ladder = columnOf(state, payload.column)?.ladder;
       if (ladder) Object.assign(ladder, payload.change);
     },
@@ -48,8 +48,8 @@ export const ladderReducers = {
     },
   },
   feedWayChosen: {
-    prepare: prepared<{ column: string; stream: string; feed: Ladder['feeds'][string] }>,
-    reducer(state: CaseDocument, { payload }: Change<{ column: string; stream: string; feed: Ladder['feeds'][string] }>) {
+    prepare: prepared<{ column: string; stream: string; feed: LadderInputs['feeds'][string] }>,
+    reducer(state: CaseDocument, { payload }: Change<{ column: string; stream: string; feed: LadderInputs['feeds'][string] }>) {
       const ladder = columnOf(state, payload.column)?.ladder;
       if (ladder) ladder.feeds[payload.stream] = payload.feed;
     },
@@ -141,9 +141,10 @@ interface LetGo {
 
 interface FreedHandle {
   column: string;
-  handle: Ladder['freed'][number];
+  handle: LadderInputs['freed'][number];
   /** What it is now, SI; null where that is not known yet. */
   value: number | null;
 }
 
-const isSameHandle = (a: Ladder['freed'][number], b: Ladder['freed'][number]): boolean => JSON.stringify(a) === JSON.stringify(b);
+const isSameHandle = (a: LadderInputs['freed'][number], b: LadderInputs['freed'][number]): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);

@@ -1,7 +1,6 @@
 /** What becomes of feeds and balance sheet when the mixture gets other components. */
 import { proposeModel } from '@keen-ladder/core';
-import type { Mixture } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, Mixture } from '@keen-ladder/schema';
 
 type CaseMixture = CaseDocument['mixture'];
 

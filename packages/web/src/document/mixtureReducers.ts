@@ -1,10 +1,8 @@
 /** What is changed of a case's mixture: components, their records, the model, pairs, and what was measured of them. */
 import { withPair } from '@keen-ladder/core';
-import type { ActivityPair, ComponentRecord, InteractionPair, Mixture } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { ActivityPair, CaseDocument, ComponentRecord, InteractionPair, Mixture, SheetCell } from '@keen-ladder/schema';
 import { complement } from './complement.ts';
 import { takeOverMixture } from './mixtureChange.ts';
-import type { SheetCell } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 

@@ -1,18 +1,7 @@
 /** Names for the parts of a case's document, and how its reducers find them. */
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, SheetCell, Stream } from '@keen-ladder/schema';
 
-export type Column = CaseDocument['units'][number];
-export type Stream = CaseDocument['streams'][number];
-export type Composition = Stream['composition'];
-export type Amount = NonNullable<Stream['amount']>;
-export type Condition = Stream['condition'][number];
-export type Reflux = NonNullable<Column['graph']['reflux']>;
-export type SheetCell = Column['balance']['cells'][number];
 export type CellPlace = Pick<SheetCell, 'component' | 'product'>;
-export type Estimate = Column['estimate'];
-export type Ladder = NonNullable<Column['ladder']>;
-export type LadderTarget = Ladder['targets'][number];
-export type Display = CaseDocument['display'];
 
 /** A fraction of the first of two components. */
 export interface Fraction {
@@ -23,7 +12,7 @@ export interface Fraction {
 export type OfColumn<K extends string, V> = { column: string } & Record<K, V>;
 export type OfStream<K extends string, V> = { stream: string } & Record<K, V>;
 
-export const columnOf = (state: CaseDocument, id: string): Column | undefined => state.units.find((u) => u.id === id);
+export const columnOf = (state: CaseDocument, id: string): ColumnUnit | undefined => state.units.find((u) => u.id === id);
 export const streamOf = (state: CaseDocument, id: string): Stream | undefined => state.streams.find((s) => s.id === id);
 
 /** An identifier that none of these has. */

@@ -1,9 +1,8 @@
 /** The open case as the pages read it. One column is all a case holds yet; its feeds are the streams connected to it. */
 import { feedsOf, inputHashes } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../app/store.ts';
-import type { Column, Stream } from './parts.ts';
 
 export const selectDocument = (state: RootState): CaseDocument => state.document.present;
 export const selectSite = (state: RootState) => state.document.present.site;
@@ -11,7 +10,7 @@ export const selectDisplay = (state: RootState) => state.document.present.displa
 export const selectMixture = (state: RootState) => state.document.present.mixture;
 export const selectComponents = (state: RootState) => state.document.present.mixture.components;
 
-export const columnOfCase = (document: CaseDocument): Column | undefined => document.units[0];
+export const columnOfCase = (document: CaseDocument): ColumnUnit | undefined => document.units[0];
 
 export const selectColumn = createSelector([selectDocument], columnOfCase);
 

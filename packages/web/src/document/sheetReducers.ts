@@ -1,8 +1,8 @@
 /** What is changed of the balance sheet: products, what is wanted of them, and how the ends make them. */
 import { ladderTarget } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { columnOf, freeId } from './parts.ts';
-import type { Column, SheetCell, CellPlace, Fraction, OfColumn } from './parts.ts';
+import type { CellPlace, Fraction, OfColumn } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
@@ -19,10 +19,10 @@ export const sheetReducers = {
     },
   },
   drawChanged: {
-    prepare: prepared<{ column: string; draw: string; change: Partial<Omit<Column['draws'][number], 'id'>> }>,
+    prepare: prepared<{ column: string; draw: string; change: Partial<Omit<ColumnUnit['draws'][number], 'id'>> }>,
     reducer(
       state: CaseDocument,
-      { payload }: Change<{ column: string; draw: string; change: Partial<Omit<Column['draws'][number], 'id'>> }>,
+      { payload }: Change<{ column: string; draw: string; change: Partial<Omit<ColumnUnit['draws'][number], 'id'>> }>,
     ) {
       const draw = columnOf(state, payload.column)?.draws.find((d) => d.id === payload.draw);
       if (draw) Object.assign(draw, payload.change);
@@ -85,8 +85,8 @@ export const sheetReducers = {
     },
   },
   condenserChosen: {
-    prepare: prepared<OfColumn<'condenser', Column['condenser']>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'condenser', Column['condenser']>>) {
+    prepare: prepared<OfColumn<'condenser', ColumnUnit['condenser']>>,
+    reducer(state: CaseDocument, { payload }: Change<OfColumn<'condenser', ColumnUnit['condenser']>>) {
       const column = columnOf(state, payload.column);
       if (column) column.condenser = payload.condenser;
     },

@@ -1,9 +1,9 @@
 /** What is changed of the streams that enter. */
-import type { CaseDocument } from '@keen-ladder/schema';
-import { newStream } from '@keen-ladder/schema';
+import { newStream } from '@keen-ladder/core';
+import type { Amount, CaseDocument, Composition, Condition, LadderInputs } from '@keen-ladder/schema';
 import { complement } from './complement.ts';
 import { freeId, streamOf } from './parts.ts';
-import type { Composition, Amount, Condition, Ladder, Fraction, OfStream } from './parts.ts';
+import type { Fraction, OfStream } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
@@ -77,7 +77,8 @@ export const streamReducers = {
         Reflect.deleteProperty(graph.feedStages, payload.stream);
         if (ladder === null) continue;
         Reflect.deleteProperty(ladder.feeds, payload.stream);
-        const isOfStream = (handle: Ladder['freed'][number]): boolean => 'stream' in handle && handle.stream === payload.stream;
+        const isOfStream = (handle: LadderInputs['freed'][number]): boolean =>
+          'stream' in handle && handle.stream === payload.stream;
         ladder.freed = ladder.freed.filter((handle) => !isOfStream(handle));
         ladder.targets = ladder.targets.filter(({ quantity: q }) => !(q.kind === 'freed' && isOfStream(q.handle)));
       }

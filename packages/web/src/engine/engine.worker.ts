@@ -1,6 +1,6 @@
 /** The engine in a worker of its own: the page never waits for it. */
+import type { CaseDocument } from '@keen-ladder/schema';
 import { createCaseSolver } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
 const solver = createCaseSolver();

@@ -1,6 +1,6 @@
 import { inputHashes } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore } from '../app/store.ts';
 import { caseOpened, columnSet, notesWritten } from '../document/documentSlice.ts';

@@ -1,10 +1,10 @@
 /** The margin of the estimate: its figures, each explained where it is pointed at, coolants, what is wrong, carry over. */
 import { findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
 import type { EstimateFacts, Warning } from '@keen-ladder/core';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppSelector } from '../app/store.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
 import { ofEstimate } from '../column/handedOn.ts';
-import type { Column } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectDocument, selectFeeds, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
@@ -13,7 +13,7 @@ import { drawnOf, selectEstimateResult, selectIsEstimateStale, selectLastEstimat
 import { explanations } from './explanations.ts';
 import { estimateProposals } from './proposals.ts';
 
-export function EstimateMargin({ column }: { column: Column }) {
+export function EstimateMargin({ column }: { column: ColumnUnit }) {
   const standing = useAppSelector(selectLastEstimateStanding);
   const isStale = useAppSelector(selectIsEstimateStale);
   const drawn = drawnOf(useAppSelector(selectEstimateResult)?.outcome);
@@ -34,7 +34,7 @@ export function EstimateMargin({ column }: { column: Column }) {
   );
 }
 
-function Solved({ column, facts, warnings }: { column: Column; facts: EstimateFacts; warnings: Warning[] }) {
+function Solved({ column, facts, warnings }: { column: ColumnUnit; facts: EstimateFacts; warnings: Warning[] }) {
   const feeds = useAppSelector(selectFeeds);
   const showing = useAppSelector(selectDocument);
   const counted = facts.condenser === 'total' ? 'reboiler included' : 'condenser and reboiler included';

@@ -12,7 +12,7 @@ import { saveCanvas, saveCsv } from '../download/save.ts';
 import { drawnOf, selectEstimateResult, selectIsEstimateStale } from '../stops/standing.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { useLook } from '../theme/Themed.tsx';
-import { EstimateInputs } from './EstimateInputs.tsx';
+import { EstimateFields } from './EstimateFields.tsx';
 import { EstimateMargin } from './EstimateMargin.tsx';
 import { estimateRows } from './estimateRows.ts';
 
@@ -25,7 +25,7 @@ export function EstimatePage() {
   return (
     <main className="graph-page">
       <h1 className="unseen">Estimate</h1>
-      <EstimateInputs column={column} />
+      <EstimateFields column={column} />
       <div className="sheet balance-sheet" data-stale={isStale}>
         {drawn === undefined ? <Empty isSolving={result === null} /> : <Curves facts={drawn.value} isNearest={drawn.isNearest} />}
       </div>

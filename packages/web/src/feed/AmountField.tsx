@@ -1,10 +1,10 @@
 /** How much of a feed there is, in whichever way it is typed. */
 import { isFlowBasis } from '@keen-ladder/core';
-import type { AmountBasis, Dimension, FeedFacts } from '@keen-ladder/core';
+import type { Dimension, FeedFacts } from '@keen-ladder/core';
 import { memo } from 'react';
+import type { AmountBasis, Stream } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { amountSet } from '../document/documentSlice.ts';
-import type { Stream } from '../document/parts.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';

@@ -9,12 +9,12 @@ import {
   findUnit,
   shownUnit,
 } from '@keen-ladder/core';
-import type { CompositionBasis, Dimension } from '@keen-ladder/core';
+import type { Dimension } from '@keen-ladder/core';
 import { App, Button, Select } from 'antd';
 import type { ClipboardEvent } from 'react';
+import type { Composition, CompositionBasis, Stream } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { amountSet, compositionSet, partSet } from '../document/documentSlice.ts';
-import type { Composition, Stream } from '../document/parts.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { newGesture } from '../fields/gesture.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';

@@ -1,10 +1,10 @@
 /** The two things that are known of a feed's state; the rest follows and is said beneath. */
 import { formatFixed } from '@keen-ladder/core';
-import type { ConditionQuantity, Dimension, FeedFacts } from '@keen-ladder/core';
+import type { Dimension, FeedFacts } from '@keen-ladder/core';
 import { memo } from 'react';
+import type { Condition, ConditionQuantity, Stream } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { conditionSet } from '../document/documentSlice.ts';
-import type { Condition, Stream } from '../document/parts.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

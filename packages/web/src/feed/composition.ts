@@ -1,5 +1,5 @@
+import type { Composition } from '@keen-ladder/schema';
 /** Ways to mend a composition, and to read one from the clipboard. */
-import type { Composition } from '../document/parts.ts';
 
 type Components = readonly { id: string }[];
 

@@ -1,8 +1,8 @@
 /** How far trays fall short of equilibrium stages. */
 import { memo } from 'react';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppDispatch } from '../app/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 
@@ -17,12 +17,12 @@ const USUAL = 0.7;
 
 interface Props {
   column: string;
-  efficiency: Column['graph']['efficiency'];
+  efficiency: ColumnUnit['graph']['efficiency'];
 }
 
 export const EfficiencyFields = memo(function EfficiencyFields({ column, efficiency }: Props) {
   const dispatch = useAppDispatch();
-  const set = (next: Column['graph']['efficiency'], gesture?: string) =>
+  const set = (next: ColumnUnit['graph']['efficiency'], gesture?: string) =>
     dispatch(graphSet({ column, change: { efficiency: next } }, gesture));
   return (
     <>

@@ -1,8 +1,9 @@
 /** The margin: what the drawing says in figures and sentences, the open points, the stages, the notes. */
 import { capital, formatFixed, formatFraction, formatNumber, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
-import type { GraphDesign, Mixture, PairStanding, Reason, Warning } from '@keen-ladder/core';
+import type { GraphDesign, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
+import type { Mixture } from '@keen-ladder/schema';
 import { part } from '../app/parts.ts';
 import { useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDocument, selectFeeds, selectMixture } from '../document/selectors.ts';

@@ -6,7 +6,7 @@ import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { Drawing } from './drawing/Drawing.tsx';
-import { GraphInputs } from './GraphInputs.tsx';
+import { GraphFields } from './GraphFields.tsx';
 import { GraphMargin } from './GraphMargin.tsx';
 import { moveTo, selectDrawingPoints, stepBy } from './moves.ts';
 import type { Movables } from './moves.ts';
@@ -22,7 +22,7 @@ export function GraphPage() {
   return (
     <main className="graph-page">
       <h1 className="unseen">Graph</h1>
-      <GraphInputs />
+      <GraphFields />
       <GraphSheet hovered={hovered} onHover={setHovered} isEnergyShown={isEnergyShown} />
       <GraphMargin hovered={hovered} onHover={setHovered} isEnergyShown={isEnergyShown} onEnergyShown={setEnergyShown} />
     </main>

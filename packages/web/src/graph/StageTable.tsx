@@ -5,9 +5,9 @@ import type { GraphDesign, Stage } from '@keen-ladder/core';
 import { App, Button, Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef } from 'react';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppSelector } from '../app/store.ts';
 import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
-import type { Column } from '../document/parts.ts';
 import { stagesInWords } from './standing.ts';
 import { stageRows } from './stageRows.ts';
 import { usePrinting } from '../theme/usePrinting.ts';
@@ -90,7 +90,7 @@ export function StageTable({ hovered, onHover }: Props) {
   );
 }
 
-function endsSentence({ condenser, bottom }: Pick<Column, 'condenser' | 'bottom'>): string {
+function endsSentence({ condenser, bottom }: Pick<ColumnUnit, 'condenser' | 'bottom'>): string {
   const last = bottom === 'reboiler' ? 'the last is the reboiler' : 'steam enters under the last';
   return condenser === 'partial' ? `Stage 1 is the condenser, ${last}.` : `${capital(last)}.`;
 }

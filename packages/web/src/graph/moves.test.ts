@@ -1,5 +1,5 @@
 import { createCaseSolver, moleToMass } from '@keen-ladder/core';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';

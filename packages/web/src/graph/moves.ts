@@ -1,11 +1,11 @@
 /** What a drag on the drawing means for the document: the inverse of where each movable is drawn. */
 import { givenPurity, massToMole, moleToMass } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { AppDispatch } from '../app/store.ts';
 import { conditionSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column, Fraction, Stream } from '../document/parts.ts';
+import type { Fraction } from '../document/parts.ts';
 import { selectColumn, selectDocument, selectFeed } from '../document/selectors.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 import type { DrawingPoints, Movable } from './drawing/Drawing.tsx';
@@ -42,7 +42,7 @@ export function lightFractionOf(components: Components, { composition }: Stream)
 }
 
 /** The purity of a product, as typed; null where the balance sheet has it otherwise or not at all. */
-export function purityOf(document: CaseDocument, column: Column, product: 'distillate' | 'bottoms'): Fraction | null {
+export function purityOf(document: CaseDocument, column: ColumnUnit, product: 'distillate' | 'bottoms'): Fraction | null {
   const cell = givenPurity(document, column, product);
   return cell === undefined ? null : { value: cell.value, basis: cell.kind === 'mass-fraction' ? 'mass' : 'mole' };
 }
@@ -50,7 +50,7 @@ export function purityOf(document: CaseDocument, column: Column, product: 'disti
 export interface Movables {
   document: CaseDocument;
   components: Components;
-  column: Column;
+  column: ColumnUnit;
   feed: Stream;
   result: GraphResult;
   points: DrawingPoints;

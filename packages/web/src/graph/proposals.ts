@@ -1,15 +1,15 @@
 /** One click out of a design that is out of reach, where there is one. */
 import type { Reason } from '@keen-ladder/core';
 import { formatEntered } from '@keen-ladder/core';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { componentsExchanged, graphSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { refluxFor, refluxWords } from '../stops/proposals.ts';
 import type { Proposal } from '../stops/proposals.ts';
 
 /** Mole fraction by which a proposed purity keeps clear of an azeotrope. */
 const CLEARANCE = 0.01;
 
-export function proposalsFor(reason: Reason, column: Column): Proposal[] {
+export function proposalsFor(reason: Reason, column: ColumnUnit): Proposal[] {
   switch (reason.code) {
     case 'below-minimum-reflux':
     case 'no-boil-up':
@@ -80,7 +80,7 @@ export function proposalsFor(reason: Reason, column: Column): Proposal[] {
   }
 }
 
-function azeotropeProposal({ x, xB, xD }: { x: number; xB: number; xD: number }, column: Column): Proposal {
+function azeotropeProposal({ x, xB, xD }: { x: number; xB: number; xD: number }, column: ColumnUnit): Proposal {
   const isBelow = x - xB >= xD - x;
   const value = Number((isBelow ? x - CLEARANCE : x + CLEARANCE).toFixed(3));
   const product = isBelow ? ('distillate' as const) : ('bottoms' as const);

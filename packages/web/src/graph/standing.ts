@@ -1,7 +1,7 @@
 /** What the graph's fields and drawing take from its last result. */
 import type { GraphBeside } from '@keen-ladder/core';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import type { RootState } from '../app/store.ts';
-import type { Column } from '../document/parts.ts';
 import { selectHashes } from '../document/selectors.ts';
 import { selectGraphResult } from '../stops/standing.ts';
 
@@ -20,7 +20,7 @@ export const selectIsBesideStale = (state: RootState): boolean =>
   state.results.graphBeside?.inputHash !== selectHashes(state)?.graph;
 
 /** Which of the stages are no trays. */
-export function countedWords({ condenser, bottom }: Pick<Column, 'condenser' | 'bottom'>): string {
+export function countedWords({ condenser, bottom }: Pick<ColumnUnit, 'condenser' | 'bottom'>): string {
   const counted = [...(condenser === 'partial' ? ['partial condenser'] : []), ...(bottom === 'reboiler' ? ['reboiler'] : [])];
   return counted.length === 0 ? 'all of them trays' : `${counted.join(' and ')} included`;
 }

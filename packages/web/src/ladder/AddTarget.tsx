@@ -1,12 +1,11 @@
 /** A new target: what is wanted, of which product or stage, of which components. It comes as a card that is not in force yet. */
 import { PlusOutlined } from '@ant-design/icons';
-import type { LadderQuantity } from '@keen-ladder/core';
 import { ladderTarget, placeName, sameQuantity } from '@keen-ladder/core';
 import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
+import type { ColumnUnit, LadderInputs, LadderQuantity } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectComponents } from '../document/selectors.ts';
 
 type Kind = LadderQuantity['kind'];
@@ -31,8 +30,8 @@ const kinds: { value: Kind; label: string }[] = [
 ];
 
 interface Props {
-  column: Column;
-  ladder: Ladder;
+  column: ColumnUnit;
+  ladder: LadderInputs;
 }
 
 export function AddTarget({ column, ladder }: Props) {

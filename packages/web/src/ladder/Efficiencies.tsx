@@ -1,16 +1,16 @@
 /** Murphree's efficiency of all trays, and what single trays and components have instead. */
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Dropdown } from 'antd';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectComponents } from '../document/selectors.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { RungAdder } from './RungAdder.tsx';
 
-type Efficiency = Ladder['efficiency'];
+type Efficiency = LadderInputs['efficiency'];
 
-export function Efficiencies({ column, ladder }: { column: Column; ladder: Ladder }) {
+export function Efficiencies({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const dispatch = useAppDispatch();
   const components = useAppSelector(selectComponents);
   const { efficiency } = ladder;

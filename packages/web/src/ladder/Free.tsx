@@ -3,18 +3,18 @@ import { PlusOutlined } from '@ant-design/icons';
 import { capital, freedName } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { useStore } from 'react-redux';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import type { AppStore, RootState } from '../app/store.ts';
 import { handleFreed } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { selectFeedFacts } from '../stops/standing.ts';
 
-type Handle = Ladder['freed'][number];
+type Handle = LadderInputs['freed'][number];
 
 const keyOf = (handle: Handle): string => JSON.stringify(handle);
 
-export function Free({ column, ladder }: { column: Column; ladder: Ladder }) {
+export function Free({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore; // the one store there is
   const document = useAppSelector(selectDocument);
@@ -66,7 +66,7 @@ export function Free({ column, ladder }: { column: Column; ladder: Ladder }) {
 }
 
 /** What it is as long as nobody moves it; null where the feed is not known yet. */
-function valueNow(state: RootState, ladder: Ladder, handle: Handle): number | null {
+function valueNow(state: RootState, ladder: LadderInputs, handle: Handle): number | null {
   switch (handle.kind) {
     case 'feed-flow':
       return 1;

@@ -1,11 +1,10 @@
 /** For who wants to say how the column is solved: the method, and a profile to begin from. Neither is ever needed. */
-import { METHOD_NAMES } from '@keen-ladder/core';
-import type { MethodName } from '@keen-ladder/core';
+import { MethodName } from '@keen-ladder/schema';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { profileWords, readProfile } from './pastedProfile.ts';
 import { selectTable } from './table.ts';
@@ -14,12 +13,12 @@ type Choice = MethodName | 'proposed';
 
 const methods: { value: Choice; label: string }[] = [
   { value: 'proposed', label: 'one after the other' },
-  ...METHOD_NAMES.map((value) => ({ value, label: `${value}, alone` })),
+  ...MethodName.options.map((value) => ({ value, label: `${value}, alone` })),
 ];
 
-export function HowSolved({ column, ladder }: { column: Column; ladder: Ladder }) {
+export function HowSolved({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const dispatch = useAppDispatch();
-  const set = (change: Partial<Ladder>) => dispatch(ladderSet({ column: column.id, change }));
+  const set = (change: Partial<LadderInputs>) => dispatch(ladderSet({ column: column.id, change }));
   const path = `units.${column.id}.ladder`;
   return (
     <details className="solve-log" open={ladder.method !== null || ladder.given !== null}>
@@ -45,7 +44,7 @@ export function HowSolved({ column, ladder }: { column: Column; ladder: Ladder }
   );
 }
 
-function ProfileField({ path, onGiven }: { path: string; onGiven: (given: NonNullable<Ladder['given']>) => void }) {
+function ProfileField({ path, onGiven }: { path: string; onGiven: (given: NonNullable<LadderInputs['given']>) => void }) {
   const table = useAppSelector(selectTable);
   const [text, setText] = useState('');
   const [error, setError] = useState<string | undefined>(undefined);

@@ -11,8 +11,8 @@ import {
   productFlows,
 } from '@keen-ladder/core';
 import type { EstimateFacts, GraphDesign, LadderFacts, Reason, Warning } from '@keen-ladder/core';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppSelector } from '../app/store.ts';
-import type { Column } from '../document/parts.ts';
 import { selectDocument, selectHashes, selectSite } from '../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../document/showing.ts';
 import { Compared } from '../stops/Compared.tsx';
@@ -29,7 +29,7 @@ import { ladderProposals } from './proposals.ts';
 import { shortFraction } from './rows.ts';
 import { selectTable } from './table.ts';
 
-export function LadderMargin({ column, pointed }: { column: Column; pointed: number }) {
+export function LadderMargin({ column, pointed }: { column: ColumnUnit; pointed: number }) {
   const standing = useAppSelector(selectLastLadderStanding);
   const isStale = useAppSelector(selectIsLadderStale);
   const document = useAppSelector(selectDocument);
@@ -48,7 +48,7 @@ export function LadderMargin({ column, pointed }: { column: Column; pointed: num
 }
 
 interface SolvedProps {
-  column: Column;
+  column: ColumnUnit;
   facts: LadderFacts;
   warnings: Warning[];
   pointed: number;
@@ -208,7 +208,7 @@ function Rung({ facts, rung }: { facts: LadderFacts; rung: number }) {
 }
 
 /** What the ladder was to become, by the stop that it begins with: the graph where there is one, else the estimate. */
-function BesideBefore({ column, facts }: { column: Column; facts: LadderFacts }) {
+function BesideBefore({ column, facts }: { column: ColumnUnit; facts: LadderFacts }) {
   const graph = useAppSelector(selectGraphResult)?.outcome;
   const estimate = useAppSelector(selectEstimateResult)?.outcome;
   if (graph?.state === 'solved')
@@ -259,7 +259,7 @@ const ofEstimate = (facts: EstimateFacts): Before => ({
 interface BesideProps {
   name: 'graph' | 'estimate';
   before: Before;
-  condenser: Column['condenser'];
+  condenser: ColumnUnit['condenser'];
   facts: LadderFacts;
 }
 

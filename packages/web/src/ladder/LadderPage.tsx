@@ -4,13 +4,13 @@ import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useLocation, useSearchParams } from 'react-router';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import type { AppStore } from '../app/store.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { offeredLadder } from '../column/handedOn.ts';
 import { RUNG } from '../commands/places.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectColumn, selectFeeds, selectMixture } from '../document/selectors.ts';
 import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
 import { LadderDrawing } from './drawing/LadderDrawing.tsx';
@@ -18,7 +18,7 @@ import { StripChoice } from './drawing/StripChoice.tsx';
 import { useStripSettings } from './drawing/stripSettings.ts';
 import type { StripSettings } from './drawing/stripSettings.ts';
 import { LadderCharts } from './LadderCharts.tsx';
-import { LadderInputs } from './LadderInputs.tsx';
+import { LadderFields } from './LadderFields.tsx';
 import { LadderMargin } from './LadderMargin.tsx';
 import { ProductTable } from './ProductTable.tsx';
 import { LadderStages } from './LadderStages.tsx';
@@ -49,12 +49,12 @@ export function LadderPage() {
   );
 }
 
-function Whole({ column, ladder, asked }: { column: Column; ladder: Ladder; asked: number }) {
+function Whole({ column, ladder, asked }: { column: ColumnUnit; ladder: LadderInputs; asked: number }) {
   const [pointed, setPointed] = useState(asked);
   const [settings, setSettings] = useStripSettings();
   return (
     <>
-      <LadderInputs column={column} numbering={settings} />
+      <LadderFields column={column} numbering={settings} />
       <LadderSheet
         column={column}
         ladder={ladder}
@@ -74,8 +74,8 @@ interface PointProps {
 }
 
 interface SheetProps extends PointProps {
-  column: Column;
-  ladder: Ladder;
+  column: ColumnUnit;
+  ladder: LadderInputs;
   settings: StripSettings;
   onSettings: (change: Partial<StripSettings>) => void;
 }
@@ -129,13 +129,13 @@ function LadderSheet({ column, ladder, pointed, onPoint, settings, onSettings }:
 }
 
 /** Two ways to begin: with what a stop before found, or with a column that is known or imagined. */
-function NothingYet({ column }: { column: Column }) {
+function NothingYet({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore; // the one store there is
   useAppSelector((state) => state.results);
   const feeds = useAppSelector(selectFeeds);
   const offered = offeredLadder(store.getState(), column);
-  const begin = (ladder: Ladder) => dispatch(ladderCarried({ column: column.id, ladder }));
+  const begin = (ladder: LadderInputs) => dispatch(ladderCarried({ column: column.id, ladder }));
   return (
     <div className="sheet ladder-sheet ladder-nothing">
       <h2 className="sheet-title">The column stage by stage</h2>

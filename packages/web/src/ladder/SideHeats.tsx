@@ -1,16 +1,17 @@
 import { CloseOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { RungAdder } from './RungAdder.tsx';
 
 /** Heat that is added to single rungs, or taken from them. */
-export function SideHeats({ column, ladder }: { column: Column; ladder: Ladder }) {
+export function SideHeats({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const dispatch = useAppDispatch();
   const path = `units.${column.id}.ladder.heats`;
-  const set = (heats: Ladder['heats'], gesture?: string) => dispatch(ladderSet({ column: column.id, change: { heats } }, gesture));
+  const set = (heats: LadderInputs['heats'], gesture?: string) =>
+    dispatch(ladderSet({ column: column.id, change: { heats } }, gesture));
   return (
     <>
       {ladder.heats.map(({ stage, duty }, k) => (

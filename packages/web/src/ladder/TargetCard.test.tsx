@@ -3,9 +3,9 @@ import type { LadderFacts } from '@keen-ladder/core';
 import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test } from 'vitest';
+import type { LadderTarget } from '@keen-ladder/schema';
 import { useAppSelector } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { LadderTarget } from '../document/parts.ts';
 import { renderedIn, storeOf } from '../testing/rendered.tsx';
 import { TargetCard } from './TargetCard.tsx';
 

@@ -1,20 +1,20 @@
 /** A target: what is wanted, how it stands, what is moved for it; in force or kept for later. */
 import { CloseOutlined } from '@ant-design/icons';
 import { capital, quantityDimension, quantityName, sameQuantity } from '@keen-ladder/core';
-import type { Dimension, LadderFacts, LadderQuantity } from '@keen-ladder/core';
+import type { Dimension, LadderFacts } from '@keen-ladder/core';
 import { Button, Dropdown, Select, Switch } from 'antd';
 import { useState } from 'react';
+import type { ColumnUnit, LadderInputs, LadderQuantity, LadderTarget } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet, targetLetGo, targetRemoved, targetSet } from '../document/documentSlice.ts';
-import type { Column, Ladder, LadderTarget } from '../document/parts.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { WalkButtons } from './walk/WalkButtons.tsx';
 
 interface Props {
-  column: Column;
-  ladder: Ladder;
+  column: ColumnUnit;
+  ladder: LadderInputs;
   target: LadderTarget;
   facts: LadderFacts | null;
 }
@@ -150,7 +150,7 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
 }
 
 interface MovesProps {
-  column: Column;
+  column: ColumnUnit;
   target: LadderTarget;
   name: string;
   /** The handle's name that serves it. */

@@ -1,5 +1,5 @@
 import { bareLadder, createCaseSolver, productRows, stageRows } from '@keen-ladder/core';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';
 import {

@@ -1,4 +1,4 @@
-import { newCaseDocument } from '@keen-ladder/schema';
+import { newCaseDocument } from '@keen-ladder/core';
 import { describe, expect, test } from 'vitest';
 import { readColumn, readTable } from '../tables/pastedTable.ts';
 import { profileWords, readProfile } from './pastedProfile.ts';

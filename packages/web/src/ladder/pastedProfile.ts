@@ -1,10 +1,10 @@
 /** A profile pasted as a table: temperatures, and flows and liquid mole fractions as far as it has them. The table of stages can be pasted back. */
-import type { Dimension, Site, UnitChoice } from '@keen-ladder/core';
-import type { Ladder } from '../document/parts.ts';
+import type { Dimension, Site } from '@keen-ladder/core';
+import type { Display as UnitChoice, LadderInputs } from '@keen-ladder/schema';
 import { readColumn, readTable } from '../tables/pastedTable.ts';
 import type { PastedTable } from '../tables/pastedTable.ts';
 
-type Given = NonNullable<Ladder['given']>;
+type Given = NonNullable<LadderInputs['given']>;
 
 export type ReadProfile = { ok: true; given: Given } | { ok: false; sentence: string };
 

@@ -1,16 +1,15 @@
 /** One click out of a column that has no answer, where there is one. */
 import { formatNumber, quantityDimension, quantityName } from '@keen-ladder/core';
 import type { Dimension, Reason } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, LadderTarget } from '@keen-ladder/schema';
 import { targetSet } from '../document/documentSlice.ts';
-import type { Column, LadderTarget } from '../document/parts.ts';
 import { ladderSearchedOn } from '../engine/resultsSlice.ts';
 import { LONGEST } from '../engine/solving.ts';
 import type { Proposal } from '../stops/proposals.ts';
 
 interface Around {
   document: CaseDocument;
-  column: Column;
+  column: ColumnUnit;
   /** Of what the ladder is solved from. */
   hash: string | undefined;
   show: (si: number, dimension: Dimension) => string;

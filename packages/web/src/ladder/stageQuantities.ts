@@ -1,6 +1,7 @@
 /** What the table of stages tells: groups of quantities, one value per rung. */
 import { findUnit, formatNumber, fromSI, massFractions, shownUnit, stageProperties, volatilityOver } from '@keen-ladder/core';
-import type { Dimension, LadderFacts, Mixture } from '@keen-ladder/core';
+import type { Dimension, LadderFacts } from '@keen-ladder/core';
+import type { Mixture } from '@keen-ladder/schema';
 import { shortFraction } from './rows.ts';
 import type { TableContext } from './table.ts';
 

@@ -3,11 +3,11 @@ import { findUnit, formatEntered, formatNumber, formatQuantity, shownUnit } from
 import type { FittedPair, Observed } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
+import type { MeasuredSet } from '@keen-ladder/schema';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
-import type { MeasuredSet } from '../document/mixtureReducers.ts';
 import { selectDisplay, selectMixture, selectSite } from '../document/selectors.ts';
 import { useLook } from '../theme/Themed.tsx';
 

@@ -3,9 +3,9 @@ import { canBeFitted, explain, explainOpenPoint, formatNumber, MODEL_WORDS } fro
 import type { FittedPair, Outcome } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useMemo } from 'react';
+import type { MeasuredSet } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { measuredKept, measuredRemoved } from '../document/documentSlice.ts';
-import type { MeasuredSet } from '../document/mixtureReducers.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { selectShow } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';

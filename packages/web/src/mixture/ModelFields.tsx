@@ -1,8 +1,8 @@
 /** The model of a mixture, and what can be chosen beside it. */
 import { explainProposal, henrySolutes, isCubic, isEquationOfState, MODEL_WORDS, proposeModel } from '@keen-ladder/core';
-import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/core';
 import { Button, Select } from 'antd';
 import { memo, useMemo } from 'react';
+import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { modelChosen, modelOptionsChosen, proposalTaken } from '../document/documentSlice.ts';
 import { selectMixture, selectPressure } from '../document/selectors.ts';

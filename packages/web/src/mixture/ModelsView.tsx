@@ -1,8 +1,9 @@
 /** What would change with the model: bubble point and volatilities of one liquid, side by side. */
 import { explain, explainOpenPoint, formatNumber, MODEL_WORDS } from '@keen-ladder/core';
-import type { ModelBeside, ModelName } from '@keen-ladder/core';
+import type { ModelBeside } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useMemo } from 'react';
+import type { ModelName } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { modelChosen } from '../document/documentSlice.ts';
 import { selectMixture } from '../document/selectors.ts';

@@ -1,9 +1,9 @@
 /** Measured points on their way into the case: a table that is pasted or read from a file, and what its columns are. */
 import { UploadOutlined } from '@ant-design/icons';
 import { isIsobaric, pairOf, USUAL_FIT, USUAL_UNCERTAINTY } from '@keen-ladder/core';
-import type { ComponentRecord } from '@keen-ladder/core';
 import { Button, Input, Select, Upload } from 'antd';
 import { useMemo, useState } from 'react';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { measuredKept } from '../document/documentSlice.ts';
 import { selectDisplay, selectMixture, selectSite } from '../document/selectors.ts';

@@ -1,7 +1,7 @@
 /** A component that the databank does not have: typed as far as it is known, the rest estimated from the groups of its molecule. */
 import { estimatedRecord, explainOpenPoint, JOBACK_GROUPS } from '@keen-ladder/core';
-import type { ComponentRecord, EstimatedComponent, Outcome, OwnComponent } from '@keen-ladder/core';
-import type { GroupNames } from '@keen-ladder/schema';
+import type { EstimatedComponent, Outcome, OwnComponent } from '@keen-ladder/core';
+import type { ComponentRecord, GroupNames } from '@keen-ladder/schema';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Drawer, Input, Select } from 'antd';
 import { useMemo, useState } from 'react';

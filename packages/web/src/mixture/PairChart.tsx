@@ -1,8 +1,9 @@
 /** What two components do together: boiling and dew lines, vapour against liquid, activity coefficients, volatility. */
 import { findUnit, formatFraction, formatQuantity, fromSI, shownUnit } from '@keen-ladder/core';
-import type { AskedProducts, Held, MeasuredPoint, PairDiagram } from '@keen-ladder/core';
+import type { AskedProducts, Held, PairDiagram } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
+import type { MeasuredPoint } from '@keen-ladder/schema';
 import { useAppSelector } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import type { ChartContent, Dots, Line, Mark } from '../charts/content.ts';

@@ -1,8 +1,8 @@
 /** The pair that is looked at: its parameters, where they come from and how far they reach, and what can be done about them. */
 import { numbersOf, pairOf, pairStandings, withNumber } from '@keen-ladder/core';
-import type { ModelName } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
+import type { ModelName } from '@keen-ladder/schema';
 import { api } from '../api/client.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { pairsSet } from '../document/documentSlice.ts';

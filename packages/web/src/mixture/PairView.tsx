@@ -1,7 +1,7 @@
 /** The diagrams of one pair, with those of another model beside them where that is asked. */
 import { MODEL_WORDS } from '@keen-ladder/core';
-import type { AskedProducts, Held, MeasuredPoint, ModelName, Outcome, PairDiagram } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { AskedProducts, Held, Outcome, PairDiagram } from '@keen-ladder/core';
+import type { CaseDocument, MeasuredPoint, ModelName } from '@keen-ladder/schema';
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';

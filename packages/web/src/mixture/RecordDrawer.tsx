@@ -1,8 +1,8 @@
 /** A component's record: constants and correlations with their sources and ranges, drawn; changed in this case, and what differs then. */
 import { correlate, formatEntered, ValueSlope } from '@keen-ladder/core';
-import type { ComponentRecord, Correlation } from '@keen-ladder/core';
 import { Button, Drawer, Input, Select } from 'antd';
 import { useRef, useState } from 'react';
+import type { ComponentRecord, Correlation } from '@keen-ladder/schema';
 import { failureOf, useComponentQuery, useSourcesQuery } from '../api/queries.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';

@@ -1,5 +1,5 @@
 /** Measured data of a pair pasted as a table: which column is what, and the points that it makes. */
-import type { MeasuredPoint } from '@keen-ladder/core';
+import type { MeasuredPoint } from '@keen-ladder/schema';
 import { readGaps } from '../tables/pastedTable.ts';
 import type { PastedTable, Reader } from '../tables/pastedTable.ts';
 

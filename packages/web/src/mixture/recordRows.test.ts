@@ -1,4 +1,4 @@
-import { mixtureOf } from '@keen-ladder/schema/demo';
+import { mixtureOf } from '@keen-ladder/demo';
 import { describe, expect, test } from 'vitest';
 import { constantRows, differences, readCoefficients, withConstant } from './recordRows.ts';
 

@@ -1,5 +1,5 @@
+import type { ComponentRecord, Correlation, Sourced } from '@keen-ladder/schema';
 /** A component's record as rows: constants in the units they are talked of, correlations by what they give. */
-import type { ComponentRecord, Correlation, Sourced } from '@keen-ladder/core';
 
 type ConstantKey = {
   [K in keyof ComponentRecord]: ComponentRecord[K] extends Sourced | null ? K : never;

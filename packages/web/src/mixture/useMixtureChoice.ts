@@ -1,6 +1,6 @@
 import { proposedMixture } from '@keen-ladder/core';
-import type { ComponentRecord } from '@keen-ladder/core';
 import { useRef, useState } from 'react';
+import type { ComponentRecord } from '@keen-ladder/schema';
 import { api } from '../api/client.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { mixtureChosen } from '../document/documentSlice.ts';

@@ -1,5 +1,4 @@
-import { componentsOf } from '@keen-ladder/core';
-import { newCaseDocument } from '@keen-ladder/schema';
+import { componentsOf, newCaseDocument } from '@keen-ladder/core';
 import type { ProjectSummary } from '@keen-ladder/schema';
 import { Input, Modal } from 'antd';
 import type { RefSelectProps } from 'antd';

@@ -1,7 +1,7 @@
 /** Projects and their cases: the first page that anyone sees. */
+import { DEMO_PROJECT, FIRST_CASE } from '@keen-ladder/demo/names';
 import { DeleteOutlined, EllipsisOutlined, PlusOutlined, UploadOutlined } from '@ant-design/icons';
 import { formatFixed, formatNumber } from '@keen-ladder/core';
-import { DEMO_PROJECT, FIRST_CASE } from '@keen-ladder/schema';
 import type { CaseSummary, ProjectSummary } from '@keen-ladder/schema';
 import { App, Button, Dropdown, Upload } from 'antd';
 import { useEffect, useState } from 'react';

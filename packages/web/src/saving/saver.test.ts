@@ -1,6 +1,6 @@
 /** The saver against a server that is told what to answer: nothing is lost, and nobody is asked to choose who works alone. */
+import { newCaseDocument } from '@keen-ladder/core';
 import type { CaseDocument, OpenCase } from '@keen-ladder/schema';
-import { newCaseDocument } from '@keen-ladder/schema';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { api, ApiError } from '../api/client.ts';
 import type { SaveReply } from '../api/client.ts';

@@ -1,7 +1,7 @@
 /** Whether what is shown is of the document as it stands: from the hashes alone, stop by stop. */
 import { createCaseSolver } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { createStore } from '../app/store.ts';
 import type { AppStore } from '../app/store.ts';

@@ -1,6 +1,7 @@
 /** A table as it comes from the clipboard or a file: cells by tabs, commas or semicolons, quantities with the units of its heading. */
+import type { Display as UnitChoice } from '@keen-ladder/schema';
 import { explainParse, findUnit, parseQuantity, shownUnit } from '@keen-ladder/core';
-import type { Dimension, Site, UnitChoice } from '@keen-ladder/core';
+import type { Dimension, Site } from '@keen-ladder/core';
 import Papa from 'papaparse';
 
 export interface PastedTable {

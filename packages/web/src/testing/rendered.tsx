@@ -1,5 +1,5 @@
 /** Parts of the interface alone, in a document without a browser: with a store that holds a case, and what dialogs need. */
-import { demoCases } from '@keen-ladder/schema/demo';
+import { demoCases } from '@keen-ladder/demo';
 import { render } from '@testing-library/react';
 import { App } from 'antd';
 import type { ReactNode } from 'react';

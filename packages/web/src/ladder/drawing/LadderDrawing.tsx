@@ -6,10 +6,10 @@ import { findUnit, formatNumber, fromSI } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { useMemo, useRef } from 'react';
 import type { KeyboardEvent, PointerEvent, Ref } from 'react';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useElementSize } from '../../charts/useElementSize.ts';
 import { rungChosen } from '../../document/documentSlice.ts';
-import type { Column, Ladder } from '../../document/parts.ts';
 import { selectColumn } from '../../document/selectors.ts';
 import { selectShowQuantity } from '../../document/showing.ts';
 import { selectBalanceResult } from '../../stops/standing.ts';
@@ -189,7 +189,7 @@ function framesOf(strips: readonly Strip[], from: number, to: number): { strip: 
 }
 
 interface RungsProps {
-  ladder: Ladder;
+  ladder: LadderInputs;
   stages: number;
   left: number;
   right: number;
@@ -255,8 +255,8 @@ function Rungs({ ladder, stages, left, right, yOf, pitch, pointed, settings, col
 }
 
 interface TagsProps {
-  column: Column;
-  ladder: Ladder;
+  column: ColumnUnit;
+  ladder: LadderInputs;
   facts: LadderFacts;
   yOf: (rung: number) => number;
   rungAt: (y: number) => number;

@@ -4,11 +4,11 @@ import type { FeedStageFacts, LimitsFacts } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { proxy } from 'comlink';
 import { useRef } from 'react';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LineChart } from '../../charts/LineChart.tsx';
 import { useElementWidth } from '../../charts/useElementWidth.ts';
 import { ladderSet } from '../../document/documentSlice.ts';
-import type { Column, Ladder } from '../../document/parts.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { Compared } from '../../stops/Compared.tsx';
 import { selectEstimateResult } from '../../stops/standing.ts';
@@ -20,7 +20,7 @@ import type { Asks } from './useStudy.ts';
 
 const askLimits: Asks<LimitsFacts> = (engine, document, unit, onPart) => engine.limits(document, unit, proxy(onPart));
 
-export function LadderLimits({ column, ladder }: { column: Column; ladder: Ladder }) {
+export function LadderLimits({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const { outcome, part, isRunning, isStale, stop } = useStudy(column.id, askLimits);
   const show = useAppSelector(selectShow);
   const facts = outcome?.state === 'solved' ? outcome.value : part;
@@ -43,7 +43,7 @@ export function LadderLimits({ column, ladder }: { column: Column; ladder: Ladde
   );
 }
 
-function Known({ column, ladder, facts }: { column: Column; ladder: Ladder; facts: LimitsFacts }) {
+function Known({ column, ladder, facts }: { column: ColumnUnit; ladder: LadderInputs; facts: LimitsFacts }) {
   const show = useAppSelector(selectShow);
   const table = useAppSelector(selectTable);
   const sentences = limitSentences(
@@ -97,7 +97,7 @@ function BesideEstimate({ facts }: { facts: LimitsFacts }) {
 
 const CHART_HEIGHT = 230;
 
-function FeedCurve({ column, ladder, feed }: { column: Column; ladder: Ladder; feed: FeedStageFacts }) {
+function FeedCurve({ column, ladder, feed }: { column: ColumnUnit; ladder: LadderInputs; feed: FeedStageFacts }) {
   const dispatch = useAppDispatch();
   const { colors } = useLook();
   const { display, site } = useAppSelector(selectTable);

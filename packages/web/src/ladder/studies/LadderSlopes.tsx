@@ -13,8 +13,8 @@ import {
 import type { Dimension, SlopesFacts } from '@keen-ladder/core';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppSelector } from '../../app/store.ts';
-import type { Column } from '../../document/parts.ts';
 import { selectShow } from '../../document/showing.ts';
 import { selectTable } from '../table.ts';
 import { TakeAway } from '../TakeAway.tsx';
@@ -23,7 +23,7 @@ import type { Asks } from './useStudy.ts';
 
 const askSlopes: Asks<SlopesFacts> = (engine, document, unit) => engine.slopes(document, unit);
 
-export function LadderSlopes({ column }: { column: Column }) {
+export function LadderSlopes({ column }: { column: ColumnUnit }) {
   const { outcome, isRunning, isStale, stop } = useStudy(column.id, askSlopes);
   const show = useAppSelector(selectShow);
   return (

@@ -1,6 +1,7 @@
 /** Limits and sensitivities of a ladder run in a worker of their own: stopping one ends the worker, and the ladder is solved on meanwhile. */
+import type { CaseDocument } from '@keen-ladder/schema';
 import { createCaseSolver } from '@keen-ladder/core';
-import type { CaseDocument, LimitsFacts } from '@keen-ladder/core';
+import type { LimitsFacts } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
 const solver = createCaseSolver();

@@ -4,12 +4,12 @@ import type { WalkFacts } from '@keen-ladder/core';
 import { Button, Modal, Select } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
+import type { ColumnUnit, LadderTarget } from '@keen-ladder/schema';
 import type { AppStore } from '../../app/store.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { LineChart } from '../../charts/LineChart.tsx';
 import type { Mark } from '../../charts/content.ts';
 import { SaveChart } from '../../charts/SaveChart.tsx';
-import type { Column, LadderTarget } from '../../document/parts.ts';
 import { selectDisplay, selectDocument, selectSite } from '../../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed } from '../../engine/resultsSlice.ts';
@@ -19,7 +19,7 @@ import { startWalk } from './walker.ts';
 import type { RunningWalk } from './walker.ts';
 
 interface Props {
-  column: Column;
+  column: ColumnUnit;
   target: LadderTarget;
   onClose: () => void;
 }
@@ -75,7 +75,7 @@ export function HowFar({ column, target, onClose }: Props) {
 }
 
 /** Both walks, one after the other. */
-function useReach(column: Column, target: LadderTarget, instead: string | null) {
+function useReach(column: ColumnUnit, target: LadderTarget, instead: string | null) {
   const store = useStore() as AppStore; // the one store there is
   const [found, setFound] = useState<Found>({});
   const [part, setPart] = useState(0);
@@ -122,7 +122,7 @@ function useReach(column: Column, target: LadderTarget, instead: string | null) 
   };
 }
 
-function Curve({ found, target, name, column }: { found: Found; target: LadderTarget; name: string; column: Column }) {
+function Curve({ found, target, name, column }: { found: Found; target: LadderTarget; name: string; column: ColumnUnit }) {
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);

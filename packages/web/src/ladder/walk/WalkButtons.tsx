@@ -4,11 +4,11 @@ import type { LadderFacts, WalkFacts } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
+import type { ColumnUnit, LadderTarget } from '@keen-ladder/schema';
 import { part } from '../../app/parts.ts';
 import type { AppStore } from '../../app/store.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ladderSet, targetSet } from '../../document/documentSlice.ts';
-import type { Column, LadderTarget } from '../../document/parts.ts';
 import { selectDocument } from '../../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed, ladderPassed, ladderReturned } from '../../engine/resultsSlice.ts';
@@ -19,7 +19,7 @@ import type { RunningWalk } from './walker.ts';
 const HowFar = lazy(part(async () => ({ default: (await import('./HowFar.tsx')).HowFar })));
 
 interface Props {
-  column: Column;
+  column: ColumnUnit;
   target: LadderTarget;
   facts: LadderFacts | null;
 }
@@ -152,7 +152,7 @@ export function WalkButtons({ column, target, facts }: Props) {
 }
 
 /** The document as the column stands: a target in force that is not met is set back to what it is. */
-function standingDocument<D extends { units: Column[] }>(document: D, unit: string, id: string, value: number): D {
+function standingDocument<D extends { units: ColumnUnit[] }>(document: D, unit: string, id: string, value: number): D {
   return {
     ...document,
     units: document.units.map((u) =>

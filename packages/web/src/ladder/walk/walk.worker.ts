@@ -1,6 +1,7 @@
 /** Walks run in a worker of their own: stopping one ends the worker, and the ladder is solved on meanwhile. */
+import type { CaseDocument } from '@keen-ladder/schema';
 import { createCaseSolver } from '@keen-ladder/core';
-import type { CaseDocument, WalkAsked, WalkPoint } from '@keen-ladder/core';
+import type { WalkAsked, WalkPoint } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
 const solver = createCaseSolver();

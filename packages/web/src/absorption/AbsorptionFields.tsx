@@ -1,10 +1,10 @@
 /** What is asked of a washer or a stripper: who is who, what is to pass, with how much. */
 import { capital, formatNumber, USUAL_FLOW_MULTIPLE } from '@keen-ladder/core';
 import { Slider } from 'antd';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
 import { absorptionSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { selectComponents, selectFeeds } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
@@ -12,14 +12,14 @@ import { useGesture } from '../fields/gesture.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectAbsorptionResult } from '../stops/standing.ts';
 
-type Absorption = Column['absorption'];
+type Absorption = ColumnUnit['absorption'];
 
 interface PartProps {
-  column: Column;
+  column: ColumnUnit;
   set: (change: Partial<Absorption>, gesture?: string) => unknown;
 }
 
-export function AbsorptionInputs({ column }: { column: Column }) {
+export function AbsorptionFields({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const set = (change: Partial<Absorption>, gesture?: string) => dispatch(absorptionSet({ column: column.id, change }, gesture));
   return (

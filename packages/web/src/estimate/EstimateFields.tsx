@@ -1,20 +1,20 @@
 /** What the estimate asks: keys, what is sought, condenser and pressures, efficiency, coolants. */
+import type { ColumnUnit, EstimateInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
 import { Utilities } from '../column/Utilities.tsx';
 import { estimateSet, vapourShareSet } from '../document/documentSlice.ts';
-import type { Column, Estimate } from '../document/parts.ts';
 import { selectComponents } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectLastBalanceStanding } from '../stops/standing.ts';
 
-export function EstimateInputs({ column }: { column: Column }) {
+export function EstimateFields({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const path = `units.${column.id}.estimate`;
   const { estimate } = column;
-  const set = (change: Partial<Estimate>, gesture?: string) => dispatch(estimateSet({ column: column.id, change }, gesture));
+  const set = (change: Partial<EstimateInputs>, gesture?: string) => dispatch(estimateSet({ column: column.id, change }, gesture));
   return (
     <form className="inputs" aria-label="Inputs of the estimate" onSubmit={(event) => event.preventDefault()}>
       <KeyFields column={column} />
@@ -86,7 +86,7 @@ export function EstimateInputs({ column }: { column: Column }) {
   );
 }
 
-function KeyFields({ column }: { column: Column }) {
+function KeyFields({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const components = useAppSelector(selectComponents);
   const standing = useAppSelector(selectLastBalanceStanding);

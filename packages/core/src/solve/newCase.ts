@@ -1,6 +1,8 @@
 /** A document to begin with: a new case with its usual units and open fields. */
-import { UNIT_SETS, USUAL_OPTIONS, USUAL_SITE } from '@keen-ladder/core';
-import type { CaseDocument } from './document.ts';
+import type { CaseDocument } from '@keen-ladder/schema';
+import { USUAL_OPTIONS } from '../thermo/index.ts';
+import { UNIT_SETS } from '../units/index.ts';
+import { USUAL_SITE } from './site.ts';
 
 /** Distillation with nothing chosen but what nearly every case has: one feed, a saturated liquid, atmospheric pressure. */
 export function newCaseDocument(): CaseDocument {
@@ -69,12 +71,6 @@ function newColumn(): CaseDocument['units'][number] {
     ladder: null,
   };
 }
-
-/** The demo's project: Tarn Bridge Solvents, a made-up reclaimer of used solvents. */
-export const DEMO_PROJECT = 'Tarn Bridge Solvents';
-
-/** The demo's case for who comes for the first time. */
-export const FIRST_CASE = 'Acetone from wash water';
 
 /** No components chosen yet. */
 export function emptyMixture(): CaseDocument['mixture'] {

@@ -1,10 +1,10 @@
 /** What comes in: mixture, the feeds one at a time, the column's pressure. */
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input } from 'antd';
+import type { ColumnUnit, Stream } from '@keen-ladder/schema';
 import { useAppDispatch } from '../app/store.ts';
 import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
 import { feedAdded, feedRemoved, streamRenamed } from '../document/documentSlice.ts';
-import type { Column, Stream } from '../document/parts.ts';
 import { ComponentList } from '../mixture/ComponentList.tsx';
 import { AmountField } from './AmountField.tsx';
 import { CompositionFields } from './CompositionFields.tsx';
@@ -13,11 +13,11 @@ import { ConditionFields } from './ConditionFields.tsx';
 interface Props {
   feeds: Stream[];
   stream: Stream | undefined;
-  column: Column;
+  column: ColumnUnit;
   onChoose: (stream: string) => void;
 }
 
-export function FeedInputs({ feeds, stream, column, onChoose }: Props) {
+export function FeedFields({ feeds, stream, column, onChoose }: Props) {
   const dispatch = useAppDispatch();
   return (
     <form className="inputs" aria-label="Inputs of feed and balance" onSubmit={(event) => event.preventDefault()}>

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { createCaseSolver } from '@keen-ladder/core';
+import { createCaseSolver, newCaseDocument } from '@keen-ladder/core';
 import {
   components,
   groupTables,
@@ -10,7 +10,6 @@ import {
   wilsonPairs,
 } from '@keen-ladder/core/databank';
 import { componentIndex } from '@keen-ladder/core/databank-index';
-import type { ComponentRecord as Record2 } from '@keen-ladder/core';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import {
@@ -18,7 +17,6 @@ import {
   ComponentRecord,
   HenryPair,
   CaseMixture,
-  newCaseDocument,
   InteractionPair,
   NrtlPair,
   readCaseFile,
@@ -26,8 +24,8 @@ import {
   UniquacPair,
   WilsonPair,
   writeCaseFile,
-} from './index.ts';
-import { demoCases, mixtureOf } from './demo.ts';
+} from '@keen-ladder/schema';
+import { demoCases, mixtureOf } from './index.ts';
 
 describe('case document', () => {
   test('every record and pair of the databank fits the schema', () => {
@@ -90,7 +88,7 @@ describe('case document', () => {
 });
 
 /** The fields that a record had in schema 2, in which every form of heat capacity was a polynomial. */
-function asInSchema2(record: Record2) {
+function asInSchema2(record: ComponentRecord) {
   const { id, name, synonyms, formula, molarMass, criticalTemperature, criticalPressure, criticalVolume, acentricFactor } = record;
   const { normalBoilingPoint, enthalpyOfFormation, vapourPressure, heatOfVaporisation, idealGasHeatCapacity } = record;
   const constants = { molarMass, criticalTemperature, criticalPressure, criticalVolume, acentricFactor, normalBoilingPoint };

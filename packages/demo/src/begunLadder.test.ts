@@ -1,7 +1,8 @@
 import { begunLadder, bareLadder, cellsOfSplit, createCaseSolver, flowsFromLadder, handedOnLadder } from '@keen-ladder/core';
-import type { CaseDocument, ColumnUnit, LadderFacts } from '@keen-ladder/core';
+import type { LadderFacts } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import { demoCases } from './demo.ts';
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import { demoCases } from './index.ts';
 
 const documentOf = (name: string): CaseDocument => {
   const found = demoCases().find((demo) => demo.name === name);

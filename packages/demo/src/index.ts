@@ -1,9 +1,9 @@
 /** The demo's cases. Needs the whole databank: not for a browser. */
-import { handedOnLadder, handedOnWash, ladderTarget, proposedMixture } from '@keen-ladder/core';
-import type { HandedOn, LadderTarget } from '@keen-ladder/core';
+import { handedOnLadder, handedOnWash, ladderTarget, newCaseDocument, proposedMixture } from '@keen-ladder/core';
+import type { HandedOn } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
-import type { CaseDocument } from './document.ts';
-import { FIRST_CASE, newCaseDocument } from './newCase.ts';
+import type { CaseDocument, LadderTarget } from '@keen-ladder/schema';
+import { FIRST_CASE } from './names.ts';
 
 /** The mixture of these components (databank identifiers) with every parameter the databank has for them and the model proposed. */
 export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {

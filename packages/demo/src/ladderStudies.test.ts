@@ -2,8 +2,8 @@
 import { createCaseSolver, ladderTarget } from '@keen-ladder/core';
 import type { LadderFacts, SlopesFacts } from '@keen-ladder/core';
 import { describe, expect, test } from 'vitest';
-import { demoCases } from './demo.ts';
-import type { CaseDocument } from './document.ts';
+import { demoCases } from './index.ts';
+import type { CaseDocument } from '@keen-ladder/schema';
 
 function demo(name: string): CaseDocument {
   const found = demoCases().find((one) => one.name === name);

@@ -1,14 +1,14 @@
 /** Rating: the stages that there are, and two things known beside them. */
 import { capital } from '@keen-ladder/core';
-import type { Dimension, RatingQuantity } from '@keen-ladder/core';
+import type { Dimension } from '@keen-ladder/core';
+import type { ColumnUnit, RatingQuantity } from '@keen-ladder/schema';
 import { useAppDispatch } from '../app/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
-import type { Column } from '../document/parts.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { countedWords } from './standing.ts';
 
-type Rating = Column['graph']['rating'];
+type Rating = ColumnUnit['graph']['rating'];
 
 const words: Record<RatingQuantity, string> = {
   reflux: 'reflux ratio',
@@ -24,7 +24,7 @@ const isPurity = (by: RatingQuantity): boolean => by === 'distillate-purity' || 
 const dimensionOf = (by: RatingQuantity): Dimension => (isPurity(by) ? 'moleFraction' : 'ratio');
 
 interface Props {
-  column: Column;
+  column: ColumnUnit;
 }
 
 /** Stages in all; what lies above and below the only feed follows. */

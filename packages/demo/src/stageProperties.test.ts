@@ -1,7 +1,8 @@
 import { createCaseSolver, massFractions, stageProperties, volatilityOver } from '@keen-ladder/core';
-import type { CaseDocument, LadderFacts } from '@keen-ladder/core';
+import type { LadderFacts } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import { demoCases } from './demo.ts';
+import type { CaseDocument } from '@keen-ladder/schema';
+import { demoCases } from './index.ts';
 
 function solvedLadder(name: string): { document: CaseDocument; facts: LadderFacts } {
   const document = demoCases().find((demo) => demo.name === name)?.document;

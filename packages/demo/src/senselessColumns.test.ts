@@ -2,8 +2,8 @@
 import { createCaseSolver, explain, explainOpenPoint, explainWarning, showIn } from '@keen-ladder/core';
 import type { Outcome } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import { demoCases } from './demo.ts';
-import type { CaseDocument } from './document.ts';
+import { demoCases } from './index.ts';
+import type { CaseDocument } from '@keen-ladder/schema';
 
 type Unit = CaseDocument['units'][number];
 type Stream = CaseDocument['streams'][number];

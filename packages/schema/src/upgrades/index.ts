@@ -1,7 +1,5 @@
-import { UNIT_SETS, USUAL_OPTIONS } from '@keen-ladder/core';
-import { SCHEMA_VERSION } from './document.ts';
-import { USUAL_SITE } from '@keen-ladder/core';
-import { noAbsorption } from './newCase.ts';
+import { SCHEMA_VERSION } from '../document.ts';
+import { METRIC, NO_ABSORPTION, OPTIONS, SITE } from './defaults.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -32,7 +30,7 @@ function wholeRecords(document: Loose): Loose {
     mixture: {
       ...mixture,
       components: records.map((record) => ({ ...emptyRecord, ...record })),
-      options: { ...USUAL_OPTIONS, henry: [] },
+      options: OPTIONS,
       henryPairs: [],
       groups: { unifac: emptyTable, modifiedUnifac: emptyTable, ppr78: { source: '', pairs: [] } },
     },
@@ -49,8 +47,8 @@ function feedsAndSheet(document: Loose): Loose {
   const [light, heavy] = records.map((record) => String(record['id']));
   return {
     ...document,
-    site: { ...USUAL_SITE, ...(document['site'] as Loose) },
-    display: { ...UNIT_SETS.metric, ...(document['display'] as Loose) },
+    site: { ...SITE, ...(document['site'] as Loose) },
+    display: { ...METRIC, ...(document['display'] as Loose) },
     streams: listOf(document['streams']).map((stream) => wholeStream(stream, light, heavy)),
     units: listOf(document['units']).map((unit) => columnWithSheet(unit, light)),
   };
@@ -135,7 +133,7 @@ function columnOfStreams({ graph, ...unit }: Loose, feed: string): Loose {
       drawStages: {},
       efficiency: null,
     },
-    absorption: noAbsorption(),
+    absorption: NO_ABSORPTION,
   };
 }
 
@@ -144,7 +142,7 @@ function ladders(document: Loose): Loose {
   const fed = listOf(document['connections']).map(({ from, to }) => [(to as Loose)['unit'], (from as Loose)['stream']]);
   return {
     ...document,
-    site: { heating: USUAL_SITE.heating, ...(document['site'] as Loose) },
+    site: { heating: SITE.heating, ...(document['site'] as Loose) },
     units: listOf(document['units']).map(({ carried, ...unit }) => {
       const feed = fed.find(([to]) => to === unit['id'])?.[1];
       return { ...unit, ladder: ladderOf(carried as Loose | null, typeof feed === 'string' ? feed : 'feed') };

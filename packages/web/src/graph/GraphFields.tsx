@@ -3,12 +3,13 @@ import { capital, formatFraction, formatNumber } from '@keen-ladder/core';
 import type { Dimension } from '@keen-ladder/core';
 import { memo } from 'react';
 import { Link } from 'react-router';
+import type { ColumnUnit, RefluxWish, Stream } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { BottomField, CondenserField, PressureField, SubcoolingField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
 import { StageField } from '../column/StageField.tsx';
 import { graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
-import type { Column, Fraction, Reflux, Stream } from '../document/parts.ts';
+import type { Fraction } from '../document/parts.ts';
 import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { AmountField } from '../feed/AmountField.tsx';
@@ -19,7 +20,7 @@ import { selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 import { BinaryMixture } from '../mixture/BinaryMixture.tsx';
 import { EfficiencyFields } from './EfficiencyFields.tsx';
 import { lightFractionOf, purityOf } from './moves.ts';
-import { KnownInputs, StagesField } from './RatingInputs.tsx';
+import { KnownInputs, StagesField } from './RatingFields.tsx';
 import { selectBestFeedStages } from './standing.ts';
 
 const tasks = [
@@ -28,7 +29,7 @@ const tasks = [
 ];
 
 /** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
-export function GraphInputs() {
+export function GraphFields() {
   const column = useAppSelector(selectColumn);
   const feeds = useAppSelector(selectFeeds);
   const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
@@ -38,7 +39,7 @@ export function GraphInputs() {
   return (
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
       <BinaryMixture />
-      {only !== undefined && feeds.length === 1 ? <FeedInputs feed={only} light={light} /> : <FeedList feeds={feeds} />}
+      {only !== undefined && feeds.length === 1 ? <FeedFields feed={only} light={light} /> : <FeedList feeds={feeds} />}
       <TaskField column={column.id} task={column.graph.task} />
       {isRating ? (
         <section>
@@ -70,7 +71,7 @@ export function GraphInputs() {
   );
 }
 
-const GraphReflux = memo(function GraphReflux({ column, reflux }: { column: string; reflux: Reflux | null }) {
+const GraphReflux = memo(function GraphReflux({ column, reflux }: { column: string; reflux: RefluxWish | null }) {
   const dispatch = useAppDispatch();
   return (
     <RefluxField
@@ -81,7 +82,7 @@ const GraphReflux = memo(function GraphReflux({ column, reflux }: { column: stri
   );
 });
 
-const TaskField = memo(function TaskField({ column, task }: { column: string; task: Column['graph']['task'] }) {
+const TaskField = memo(function TaskField({ column, task }: { column: string; task: ColumnUnit['graph']['task'] }) {
   const dispatch = useAppDispatch();
   return (
     <section>
@@ -134,7 +135,7 @@ function FractionField({ label, path, fraction, follows, onChange }: FractionPro
   );
 }
 
-const FeedInputs = memo(function FeedInputs({ feed, light }: { feed: Stream; light: string }) {
+const FeedFields = memo(function FeedFields({ feed, light }: { feed: Stream; light: string }) {
   const dispatch = useAppDispatch();
   const fraction = lightFractionOf(useAppSelector(selectComponents), feed);
   const follows = useAppSelector((state) => selectFeedFacts(state, feed.id)?.moleFractions[0]);
@@ -186,7 +187,7 @@ function FeedLine({ feed, place }: { feed: Stream; place: number }) {
 }
 
 /** Side draws as the sheet has them. */
-function Draws({ column }: { column: Column }) {
+function Draws({ column }: { column: ColumnUnit }) {
   const basis = useAppSelector((state) => selectGraphResult(state)?.basis ?? null);
   return column.draws.map(({ id, name, phase }, k) => {
     const draw = basis?.column.draws[k];
@@ -202,7 +203,7 @@ function Draws({ column }: { column: Column }) {
 }
 
 interface StageProps {
-  column: Column;
+  column: ColumnUnit;
   feeds: readonly Stream[];
   mayBeBest: boolean;
 }
@@ -242,7 +243,7 @@ function StageFields({ column, feeds, mayBeBest }: StageProps) {
 }
 
 interface PurityProps {
-  column: Column;
+  column: ColumnUnit;
   product: 'distillate' | 'bottoms';
   light: string;
 }

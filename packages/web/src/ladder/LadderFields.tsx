@@ -1,8 +1,8 @@
 /** What the ladder is asked and built of. */
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { DrawFields } from '../balance/DrawFields.tsx';
 import { feedWayChosen, ladderSet, ladderStagesSet, rungChosen } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectFeeds } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
@@ -12,32 +12,32 @@ import { CountField } from './CountField.tsx';
 import { Efficiencies } from './Efficiencies.tsx';
 import { Free } from './Free.tsx';
 import { HowSolved } from './HowSolved.tsx';
-import { PressureInputs } from './PressureInputs.tsx';
+import { PressureFields } from './PressureFields.tsx';
 import { PumpArounds } from './PumpArounds.tsx';
 import type { Numbering } from './rungs.ts';
 import { rungNumber, rungOf } from './rungs.ts';
 import { SideHeats } from './SideHeats.tsx';
 import { TargetCard } from './TargetCard.tsx';
 
-const tops: { value: Ladder['top']; label: string }[] = [
+const tops: { value: LadderInputs['top']; label: string }[] = [
   { value: 'total', label: 'total' },
   { value: 'partial', label: 'partial, vapour product' },
   { value: 'mixed', label: 'mixed, with a vent' },
   { value: 'none', label: 'none' },
 ];
 
-const bottoms: { value: Ladder['bottom']; label: string }[] = [
+const bottoms: { value: LadderInputs['bottom']; label: string }[] = [
   { value: 'kettle', label: 'kettle' },
   { value: 'total', label: 'total, once through' },
   { value: 'none', label: 'none' },
 ];
 
-const ways: { value: Ladder['feeds'][string]['way']; label: string }[] = [
+const ways: { value: LadderInputs['feeds'][string]['way']; label: string }[] = [
   { value: 'whole', label: 'all to its stage' },
   { value: 'vapour-above', label: 'vapour to the stage above' },
 ];
 
-export function LadderInputs({ column, numbering }: { column: Column; numbering: Numbering }) {
+export function LadderFields({ column, numbering }: { column: ColumnUnit; numbering: Numbering }) {
   const { ladder } = column;
   if (ladder === null) return null;
   return (
@@ -49,8 +49,8 @@ export function LadderInputs({ column, numbering }: { column: Column; numbering:
 }
 
 interface Props {
-  column: Column;
-  ladder: Ladder;
+  column: ColumnUnit;
+  ladder: LadderInputs;
 }
 
 function Targets({ column, ladder }: Props) {
@@ -73,7 +73,7 @@ function Targets({ column, ladder }: Props) {
 }
 
 /** "2 targets for 2 handles". */
-function Counter({ ladder }: { ladder: Ladder }) {
+function Counter({ ladder }: { ladder: LadderInputs }) {
   const facts = useAppSelector(selectLastLadder);
   const standing = useAppSelector(selectLadderStanding);
   const targets = ladder.targets.filter(({ isInForce, wish }) => isInForce && wish === 'equal').length;
@@ -91,7 +91,7 @@ function Counter({ ladder }: { ladder: Ladder }) {
 function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) {
   const dispatch = useAppDispatch();
   const feeds = useAppSelector(selectFeeds);
-  const set = (change: Partial<Ladder>, gesture?: string) => dispatch(ladderSet({ column: column.id, change }, gesture));
+  const set = (change: Partial<LadderInputs>, gesture?: string) => dispatch(ladderSet({ column: column.id, change }, gesture));
   const path = `units.${column.id}.ladder`;
   /** As it is counted on the drawing, and back. */
   const shownRung = (rung: number): number => rungNumber(rung, ladder.stages, ladder.top, numbering);
@@ -118,7 +118,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
         options={bottoms}
         onChange={(bottom) => set({ bottom })}
       />
-      <PressureInputs column={column} ladder={ladder} />
+      <PressureFields column={column} ladder={ladder} />
       <Efficiencies column={column} ladder={ladder} />
       <QuantityField
         label="Heat loss"
@@ -181,9 +181,9 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
 }
 
 interface SubcoolingProps {
-  ladder: Ladder;
+  ladder: LadderInputs;
   path: string;
-  onSet: (change: Partial<Ladder>, gesture?: string) => void;
+  onSet: (change: Partial<LadderInputs>, gesture?: string) => void;
 }
 
 type SubcoolingKind = 'none' | 'degrees' | 'temperature';

@@ -2,14 +2,14 @@
 import { findUnit, formatEntered, fromSI, parseQuantity, shownUnit } from '@keen-ladder/core';
 import { Input } from 'antd';
 import { useState } from 'react';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
-import type { Column, Ladder } from '../document/parts.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 
-type By = Ladder['pressure']['by'];
+type By = LadderInputs['pressure']['by'];
 
 const kinds: { value: By; label: string }[] = [
   { value: 'ends', label: 'from both ends' },
@@ -17,11 +17,11 @@ const kinds: { value: By; label: string }[] = [
   { value: 'list', label: 'rung by rung' },
 ];
 
-export function PressureInputs({ column, ladder }: { column: Column; ladder: Ladder }) {
+export function PressureFields({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const dispatch = useAppDispatch();
   const { pressure, stages } = ladder;
   const path = `units.${column.id}.ladder.pressure`;
-  const set = (next: Ladder['pressure'], gesture?: string) =>
+  const set = (next: LadderInputs['pressure'], gesture?: string) =>
     dispatch(ladderSet({ column: column.id, change: { pressure: next } }, gesture));
   const top = pressure.by === 'list' ? (pressure.values[0] ?? null) : pressure.top;
   /** The other way of saying it begins with what this one says. */

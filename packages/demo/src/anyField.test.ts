@@ -4,8 +4,8 @@
  */
 import { createCaseSolver } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import { demoCases } from './demo.ts';
-import { CaseDocument } from './document.ts';
+import { demoCases } from './index.ts';
+import { CaseDocument } from '@keen-ladder/schema';
 
 type Path = readonly (string | number)[];
 

@@ -1,0 +1,7 @@
+/** What a browser has to know of the demo, apart from the cases, which need the whole databank. */
+
+/** Tarn Bridge Solvents, a made-up reclaimer of used solvents. */
+export const DEMO_PROJECT = 'Tarn Bridge Solvents';
+
+/** The case for who comes for the first time. */
+export const FIRST_CASE = 'Acetone from wash water';
