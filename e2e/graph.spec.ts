@@ -275,7 +275,7 @@ test('two feeds and a side draw are drawn, each with its line and its stage', as
     const [feed] = streams;
     const [column] = units;
     const [acetone, water] = mixture.components;
-    if (feed === undefined || column === undefined || acetone === undefined || water === undefined) throw new Error('no demo');
+    if (feed === undefined || column?.kind !== 'column' || acetone === undefined || water === undefined) throw new Error('no demo');
     const parts = { [acetone.id]: 0.1, [water.id]: 0.9 };
     streams.push({
       ...feed,
@@ -284,7 +284,7 @@ test('two feeds and a side draw are drawn, each with its line and its stage', as
       amount: { value: 10, basis: 'molar' },
       composition: { basis: 'mole', parts },
     });
-    connections.push({ from: { stream: 'weak' }, to: { unit: column.id } });
+    connections.push({ id: 'weak-to-column', from: { stream: 'weak' }, to: { unit: column.id, port: 'weak' } });
     column.draws.push({ id: 'side', name: 'middle cut', phase: 'liquid' });
     column.balance.cells.push(
       { component: null, product: 'side', kind: 'flow', wish: 'equal', value: 2 },

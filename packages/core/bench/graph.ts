@@ -1,5 +1,5 @@
 /** Times of the graph, median and spread over many runs; bundled by scripts/bench.mjs and run by plain Node. */
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { ColumnCase } from '@keen-ladder/core';
 import { createCaseSolver } from '../src/index.ts';
 import { acetoneWaterCase } from '../src/testing/cases.ts';
 import { time } from './timing.ts';
@@ -7,7 +7,7 @@ import { time } from './timing.ts';
 const document = acetoneWaterCase();
 
 /** The same case with another reflux each time, so that nothing is answered from memory. */
-function withReflux(k: number): CaseDocument {
+function withReflux(k: number): ColumnCase {
   const [column] = document.units;
   return {
     ...document,

@@ -46,9 +46,13 @@ function faultOf(document: CaseDocument): string | undefined {
   const solver = createCaseSolver();
   const until = performance.now() + 1500;
   const isOver = (): boolean => performance.now() > until;
-  for (const { id, ladder } of document.units) {
+  for (const unit of document.units) {
+    const { id } = unit;
     try {
-      const results = [solver.solve(document, id), solver.estimate(document, id), ladder && solver.ladder(document, id, isOver)];
+      const results =
+        unit.kind === 'drum'
+          ? [solver.drum(document, id, isOver)]
+          : [solver.solve(document, id), solver.estimate(document, id), unit.ladder && solver.ladder(document, id, isOver)];
       const place = notFinite(results);
       if (place !== undefined) return `not finite at ${place}`;
       for (const result of results)

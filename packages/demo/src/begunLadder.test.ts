@@ -1,29 +1,29 @@
 import { begunLadder, bareLadder, cellsOfSplit, createCaseSolver, flowsFromLadder, handedOnLadder } from '@keen-ladder/core';
-import type { LadderFacts } from '@keen-ladder/core';
+import type { ColumnCase, LadderFacts } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { demoCases } from './index.ts';
 
-const documentOf = (name: string): CaseDocument => {
+const documentOf = (name: string): ColumnCase => {
   const found = demoCases().find((demo) => demo.name === name);
   if (found === undefined) throw new Error(name);
   return structuredClone(found.document);
 };
 
-function columnIn({ units }: CaseDocument): ColumnUnit {
+function columnIn({ units }: ColumnCase): ColumnUnit {
   const [unit] = units;
   if (unit === undefined) throw new Error('no column');
   return unit;
 }
 
-function solvedLadder(document: CaseDocument): LadderFacts {
+function solvedLadder(document: ColumnCase): LadderFacts {
   const { outcome } = createCaseSolver().ladder(document, 'column');
   if (outcome.state !== 'solved') throw new Error(outcome.state);
   return outcome.value;
 }
 
 /** The demo's column as somebody would type it who has no split: a sheet without numbers, a ladder begun with itself. */
-function begun(name: string): CaseDocument {
+function begun(name: string): ColumnCase {
   const document = documentOf(name);
   const unit = columnIn(document);
   const known = unit.ladder ?? bareLadder(2);

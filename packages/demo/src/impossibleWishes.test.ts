@@ -1,9 +1,9 @@
 /** Wishes that no column can fulfil, as a person may type them: each is answered within two seconds, and by its cause. */
+import type { ColumnCase } from '@keen-ladder/core';
 import { createCaseSolver, explain, explainOpenPoint, ladderTarget, showIn } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
 import type { LadderQuantity } from '@keen-ladder/schema';
 import { demoCases } from './index.ts';
-import type { CaseDocument } from '@keen-ladder/schema';
 
 const [METHANOL, ETHANOL, PROPANOL, BUTANOL] = ['67-56-1', '64-17-5', '71-23-8', '71-36-3'] as const;
 
@@ -379,7 +379,7 @@ const WISHES: Wish[] = [
   },
 ];
 
-function wished({ targets, stages }: Wish): CaseDocument {
+function wished({ targets, stages }: Wish): ColumnCase {
   const demo = demoCases().find(({ name }) => name === 'Four-alcohol splitter');
   const document = structuredClone(demo?.document);
   const ladder = document?.units[0]?.ladder;

@@ -1,16 +1,16 @@
 /** The demo's cases. Needs the whole databank: not for a browser. */
 import { handedOnLadder, handedOnWash, ladderTarget, newCaseDocument, proposedMixture } from '@keen-ladder/core';
-import type { HandedOn } from '@keen-ladder/core';
+import type { ColumnCase, HandedOn } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
-import type { CaseDocument, LadderTarget } from '@keen-ladder/schema';
+import type { CaseMixture, ColumnUnit, LadderTarget, Stream } from '@keen-ladder/schema';
 import { FIRST_CASE } from './names.ts';
 
 /** The mixture of these components (databank identifiers) with every parameter the databank has for them and the model proposed. */
-export function mixtureOf(ids: readonly string[]): CaseDocument['mixture'] {
+export function mixtureOf(ids: readonly string[]): CaseMixture {
   return { ...proposedMixture(databankParts(ids)), measured: [] };
 }
 
-export function demoCases(): { name: string; document: CaseDocument }[] {
+export function demoCases(): { name: string; document: ColumnCase }[] {
   return [
     { name: FIRST_CASE, document: acetoneFromWashWater() },
     { name: 'Four-alcohol splitter', document: fourAlcohols() },
@@ -21,7 +21,7 @@ export function demoCases(): { name: string; document: CaseDocument }[] {
   ];
 }
 
-function acetoneFromWashWater(): CaseDocument {
+function acetoneFromWashWater(): ColumnCase {
   const document = newCaseDocument();
   const fraction = (product: string, value: number) =>
     ({ component: ACETONE, product, kind: 'fraction', wish: 'equal', value }) as const;
@@ -65,10 +65,10 @@ const cell = (component: string, product: string, kind: 'fraction' | 'recovery',
 
 /** A ladder as the estimate hands it on, with cards beside it that are not in force yet. */
 function withLadder(
-  column: CaseDocument['units'][number],
+  column: ColumnUnit,
   design: Pick<HandedOn, 'stages' | 'reflux' | 'distillate'> & { feedStage: number } & Partial<HandedOn>,
   cards: Pick<LadderTarget, 'id' | 'quantity' | 'value'>[] = [],
-): CaseDocument['units'][number] {
+): ColumnUnit {
   const top = column.pressure.top ?? 101325;
   const ladder = handedOnLadder(column, {
     feedStages: { feed: design.feedStage },
@@ -95,7 +95,7 @@ const share = (id: string, kind: 'fraction' | 'recovery', place: string, compone
 /** kmol/h in mol/s. */
 const kmolPerHour = (flow: number): number => flow / 3.6;
 
-function fourAlcohols(): CaseDocument {
+function fourAlcohols(): ColumnCase {
   const document = newCaseDocument();
   return {
     ...document,
@@ -128,7 +128,7 @@ function fourAlcohols(): CaseDocument {
   };
 }
 
-function naphtha(): CaseDocument {
+function naphtha(): ColumnCase {
   const document = newCaseDocument();
   const parts = { [NITROGEN]: 0.004, [HEXANE]: 0.28, [CYCLOHEXANE]: 0.22, [HEPTANE]: 0.3, [TOLUENE]: 0.196 };
   return {
@@ -162,9 +162,9 @@ function naphtha(): CaseDocument {
   };
 }
 
-function acetoneFromAir(): CaseDocument {
+function acetoneFromAir(): ColumnCase {
   const document = newCaseDocument();
-  const atmospheric = (celsius: number): CaseDocument['streams'][number]['condition'] => [
+  const atmospheric = (celsius: number): Stream['condition'] => [
     { by: 'column-pressure' },
     { by: 'temperature', value: 273.15 + celsius },
   ];
@@ -197,17 +197,21 @@ function acetoneFromAir(): CaseDocument {
         stages: 12,
         liquid: 'feed-2',
         gas: 'feed',
-        serving: { stream: 'feed-2', factor: 1 },
+        serving: { inlet: 'feed-2', factor: 1 },
         pressure: { top: 1.03e5, bottom: 1.06e5 },
       }),
     })),
-    connections: ['feed', 'feed-2'].map((stream) => ({ from: { stream }, to: { unit: 'column' } })),
+    connections: ['feed', 'feed-2'].map((stream) => ({
+      id: `${stream}-to-column`,
+      from: { stream },
+      to: { unit: 'column', port: stream },
+    })),
     notes: 'Air that dried the washed drums. The water goes on to the acetone column with the wash water.',
   };
 }
 
 /** Rinse water with a little toluene, stripped by steam that is blown in under the last stage. */
-function tolueneFromWater(): CaseDocument {
+function tolueneFromWater(): ColumnCase {
   const document = newCaseDocument();
   return {
     ...document,
@@ -241,17 +245,21 @@ function tolueneFromWater(): CaseDocument {
         stages: 4,
         liquid: 'feed',
         gas: 'feed-2',
-        serving: { stream: 'feed-2', factor: 1 },
+        serving: { inlet: 'feed-2', factor: 1 },
         pressure: { top: 1.05e5, bottom: 1.15e5 },
       }),
     })),
-    connections: ['feed', 'feed-2'].map((stream) => ({ from: { stream }, to: { unit: 'column' } })),
+    connections: ['feed', 'feed-2'].map((stream) => ({
+      id: `${stream}-to-column`,
+      from: { stream },
+      to: { unit: 'column', port: stream },
+    })),
     notes:
       'The last rinse of the toluene line. Stripped down to 1 ppm it may go to the drain; the overhead goes back to the decanter.',
   };
 }
 
-function fiveAlkanes(): CaseDocument {
+function fiveAlkanes(): ColumnCase {
   const document = newCaseDocument();
   const parts = { [PENTANE]: 0.15, [HEXANE]: 0.25, [HEPTANE]: 0.3, [OCTANE]: 0.2, [NONANE]: 0.1 };
   return {

@@ -1,11 +1,10 @@
 /** Limits and sensitivities of the demo's ladders against the same cases edited and solved again. */
 import { createCaseSolver, ladderTarget } from '@keen-ladder/core';
-import type { LadderFacts, SlopesFacts } from '@keen-ladder/core';
+import type { ColumnCase, LadderFacts, SlopesFacts } from '@keen-ladder/core';
 import { describe, expect, test } from 'vitest';
 import { demoCases } from './index.ts';
-import type { CaseDocument } from '@keen-ladder/schema';
 
-function demo(name: string): CaseDocument {
+function demo(name: string): ColumnCase {
   const found = demoCases().find((one) => one.name === name);
   if (found === undefined) throw new Error(`no demo ${name}`);
   return structuredClone(found.document);
@@ -16,18 +15,18 @@ function solvedOf<T>(outcome: { state: 'solved'; value: T } | { state: 'open' | 
   return outcome.value;
 }
 
-const ladderOf = (document: CaseDocument): LadderFacts =>
+const ladderOf = (document: ColumnCase): LadderFacts =>
   solvedOf(createCaseSolver().ladder(document, document.units[0]?.id ?? '').outcome);
 
-const slopesOf = (document: CaseDocument): SlopesFacts =>
+const slopesOf = (document: ColumnCase): SlopesFacts =>
   solvedOf(createCaseSolver().slopes(document, document.units[0]?.id ?? '').outcome);
 
 interface Edit {
   of: string;
-  change: (document: CaseDocument, value: number) => void;
+  change: (document: ColumnCase, value: number) => void;
 }
 
-const ladder = (document: CaseDocument) => {
+const ladder = (document: ColumnCase) => {
   const at = document.units[0]?.ladder;
   if (at === undefined || at === null) throw new Error('no ladder');
   return at;
@@ -156,7 +155,7 @@ describe('sensitivities', () => {
 
   test('names every input once, and none that the column moves itself', () => {
     const document = demo('Four-alcohol splitter');
-    const handle = { kind: 'feed-temperature', stream: document.streams[0]?.id ?? '' } as const;
+    const handle = { kind: 'feed-temperature', inlet: document.streams[0]?.id ?? '' } as const;
     ladder(document).freed = [handle];
     ladder(document).targets.push(ladderTarget('warm', { kind: 'freed', handle }, 335));
     const names = slopesOf(document).inputs.map(({ name }) => name);

@@ -1,19 +1,18 @@
 /** Columns that cannot stand in a plant, as a slip of the pen makes them: each is an open point or a plain warning at the stop where it is entered, never solved without a word. */
 import { createCaseSolver, explain, explainOpenPoint, explainWarning, showIn } from '@keen-ladder/core';
-import type { Outcome } from '@keen-ladder/core';
+import type { ColumnCase, Outcome } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
+import type { ColumnUnit, Stream } from '@keen-ladder/schema';
 import { demoCases } from './index.ts';
-import type { CaseDocument } from '@keen-ladder/schema';
 
-type Unit = CaseDocument['units'][number];
-type Stream = CaseDocument['streams'][number];
+type Unit = ColumnUnit;
 type Ladder = NonNullable<Unit['ladder']>;
 type Stop = 'feed' | 'graph' | 'estimate' | 'ladder';
 
 interface Senseless {
   slip: string;
   demo: string;
-  change: (document: CaseDocument, unit: Unit, ladder: Ladder, stream: Stream) => void;
+  change: (document: ColumnCase, unit: Unit, ladder: Ladder, stream: Stream) => void;
   /** What is told, at each of these stops. */
   told: RegExp;
   at: Stop[];
@@ -136,7 +135,8 @@ const SENSELESS: Senseless[] = [
   {
     slip: 'a connection that names no stream',
     demo: ALCOHOLS,
-    change: (document, unit) => document.connections.push({ from: { stream: 'nowhere' }, to: { unit: unit.id } }),
+    change: (document, unit) =>
+      document.connections.push({ id: 'nowhere', from: { stream: 'nowhere' }, to: { unit: unit.id, port: 'nowhere' } }),
     told: /names a stream that is not there \(nowhere\)/,
     at: ['estimate', 'ladder'],
   },
@@ -144,14 +144,14 @@ const SENSELESS: Senseless[] = [
     slip: 'a stream connected twice',
     demo: ALCOHOLS,
     change: (document) => document.connections.push(...document.connections.slice(0, 1)),
-    told: /is connected to this column twice/,
+    told: /is connected to this unit twice/,
     at: ['estimate', 'ladder'],
   },
   {
     slip: 'a stream connected twice, on the graph',
     demo: BINARY,
     change: (document) => document.connections.push(...document.connections.slice(0, 1)),
-    told: /is connected to this column twice/,
+    told: /is connected to this unit twice/,
     at: ['graph'],
   },
 ];

@@ -1,10 +1,9 @@
 import { createCaseSolver, massFractions, stageProperties, volatilityOver } from '@keen-ladder/core';
-import type { LadderFacts } from '@keen-ladder/core';
+import type { ColumnCase, LadderFacts } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import type { CaseDocument } from '@keen-ladder/schema';
 import { demoCases } from './index.ts';
 
-function solvedLadder(name: string): { document: CaseDocument; facts: LadderFacts } {
+function solvedLadder(name: string): { document: ColumnCase; facts: LadderFacts } {
   const document = demoCases().find((demo) => demo.name === name)?.document;
   if (document === undefined) throw new Error(name);
   const { outcome } = createCaseSolver().ladder(document, 'column');

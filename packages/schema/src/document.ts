@@ -9,17 +9,17 @@ import { CaseMixture } from './mixture.ts';
 import { text } from './primitives.ts';
 import { SiteConditions } from './site.ts';
 import { Stream } from './stream.ts';
-import { ColumnUnit } from './units/column/index.ts';
+import { Unit } from './units/index.ts';
 
 /** Grows by one with every change of shape; `upgrades/` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 
 export const CaseDocument = z.strictObject({
   site: SiteConditions,
   display: Display,
   mixture: CaseMixture,
   streams: z.array(Stream).max(100),
-  units: z.array(ColumnUnit).max(50),
+  units: z.array(Unit).max(50),
   connections: z.array(Connection).max(200),
   notes: text(20_000),
 });

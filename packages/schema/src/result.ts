@@ -29,7 +29,7 @@ export const LadderNumbers = z.strictObject({
   products: z.array(Product),
   feeds: z.array(
     z.strictObject({
-      stream: z.string(),
+      inlet: z.string(),
       name: z.string(),
       stage: z.int(),
       flow: z.number(),
@@ -68,17 +68,39 @@ const stop = <T extends z.ZodType>(numbersOf: T) =>
     z.strictObject({ state: z.literal('out-of-reach'), reason: z.string(), nearest: numbersOf.nullable() }),
   ]);
 
+const outlet = z.strictObject({
+  flow: z.number(),
+  flows: numbers,
+  fractions: numbers,
+  T: z.number(),
+  P: z.number(),
+  enthalpy: z.number(),
+});
+
+/** A drum: K, Pa, W, mol/mol, mol/s of all that enters, and what leaves. */
+export const DrumNumbers = z.strictObject({
+  T: z.number(),
+  P: z.number(),
+  duty: z.number(),
+  vapourFraction: z.number(),
+  flow: z.number(),
+  outlets: z.strictObject({ vapour: outlet, liquid: outlet }),
+});
+
 const anything = z.record(z.string(), z.unknown());
 
 const UnitResult = z.strictObject({
   id: z.string(),
   name: z.string(),
+  kind: z.enum(['column', 'drum']),
   /** Of a column of two components. */
   graph: stop(anything).nullable(),
   /** Of a column that distils; by effective factors of one that washes or strips. */
   estimate: stop(anything).nullable(),
   /** Of a column that has one. */
   ladder: stop(LadderNumbers).nullable(),
+  /** Of a drum. */
+  drum: stop(DrumNumbers).optional(),
   /** Where they were asked for: what the ladder's split takes at the least, and what moves what. */
   limits: stop(anything).nullable().optional(),
   sensitivities: stop(anything).nullable().optional(),

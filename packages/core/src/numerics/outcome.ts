@@ -44,6 +44,10 @@ export type OpenPoint =
   | { code: 'part-not-in-mixture'; path: string; feed: string; id: string }
   | { code: 'no-such-stream'; path: string; id: string }
   | { code: 'connected-twice'; path: string; name: string }
+  /** Of a unit to which its own product comes back. */
+  | { code: 'recycle'; path: string; name: string }
+  /** Of a stream whose unit has open points. */
+  | { code: 'upstream-open'; path: string; name: string }
   | { code: 'asked-twice'; path: string; what: string }
   | { code: 'fractions-beyond-one'; path: string; what: string[]; sum: number }
   | { code: 'more-than-tells'; path: string; what: string; value: number; most: number; measured: Measured }
@@ -52,6 +56,9 @@ export type OpenPoint =
   | { code: 'not-with-column'; path: string; what: string; needs: string };
 
 export type Reason =
+  /** Of a stream whose unit has no answer, or sends nothing that way. */
+  | { code: 'upstream'; name: string; reason: Reason }
+  | { code: 'nothing-flows'; name: string }
   /** Of one feed; name '' when it has none. */
   | { code: 'in-feed'; name: string; reason: Reason }
   | { code: 'no-fit' }

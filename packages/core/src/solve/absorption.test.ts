@@ -1,5 +1,6 @@
+import type { ColumnCase } from './index.ts';
 import { describe, expect, test } from 'vitest';
-import type { CaseDocument, Stream } from '@keen-ladder/schema';
+import type { Stream } from '@keen-ladder/schema';
 import { UNIT_SETS } from '../units/index.ts';
 import { acetoneWaterCase, databankParts, databankRecord, reasonOf, solvedValue } from '../testing/index.ts';
 import { proposedMixture } from '../thermo/index.ts';
@@ -15,12 +16,16 @@ const stream = (id: string, flow: number, parts: Record<string, number>, conditi
   condition: [{ by: 'column-pressure' }, condition],
 });
 
-function caseOf(service: 'absorption' | 'stripping', ids: string[], streams: Stream[]): CaseDocument {
+function caseOf(service: 'absorption' | 'stripping', ids: string[], streams: Stream[]): ColumnCase {
   const document = acetoneWaterCase();
   document.display = { ...UNIT_SETS.metric };
   document.mixture = { ...proposedMixture(databankParts(ids)), measured: [] };
   document.streams = streams;
-  document.connections = streams.map(({ id }) => ({ from: { stream: id }, to: { unit: 'column' } }));
+  document.connections = streams.map(({ id }) => ({
+    id: `${id}-to-column`,
+    from: { stream: id },
+    to: { unit: 'column', port: id },
+  }));
   Object.assign(document.units[0], { service });
   document.units[0].absorption = {
     ...document.units[0].absorption,
@@ -32,14 +37,14 @@ function caseOf(service: 'absorption' | 'stripping', ids: string[], streams: Str
 
 const at = (celsius: number): Stream['condition'][1] => ({ by: 'temperature', value: 273.15 + celsius });
 
-const washer = (): CaseDocument =>
+const washer = (): ColumnCase =>
   caseOf(
     'absorption',
     [ACETONE, NITROGEN, WATER],
     [stream('gas', 10, { [ACETONE]: 0.015, [NITROGEN]: 0.985 }, at(25)), stream('water', 40, { [WATER]: 1 }, at(20))],
   );
 
-const stripper = (): CaseDocument =>
+const stripper = (): ColumnCase =>
   caseOf(
     'stripping',
     [TOLUENE, WATER],
@@ -49,13 +54,13 @@ const stripper = (): CaseDocument =>
     ],
   );
 
-const solve = (document: CaseDocument) => {
+const solve = (document: ColumnCase) => {
   const { absorption } = createCaseSolver().solve(document, 'column');
   if (absorption === null) throw new Error('no absorption');
   return absorption;
 };
 
-const codes = (document: CaseDocument): string[] => {
+const codes = (document: ColumnCase): string[] => {
   const { drawing } = solve(document);
   return drawing.state === 'open' ? drawing.points.map(({ code }) => code) : [drawing.state];
 };

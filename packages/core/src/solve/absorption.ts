@@ -17,7 +17,8 @@ import { open, outOfReach, passOn, rescued, solved } from '../numerics/index.ts'
 import type { OpenPoint, Outcome, Reason, Report, Warning } from '../numerics/index.ts';
 import { kremserStages } from '../shortcut/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { feedsOf, pressuresOf } from './documentParts.ts';
+import { pressuresOf } from './documentParts.ts';
+import { inletsOf } from './ports.ts';
 import { extrapolations } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
 import { ionsChecks } from './ladderChecks.ts';
@@ -138,8 +139,8 @@ interface Asked {
 function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeAbsorption): Outcome<Asked> {
   const { absorption: inputs, id, service } = column;
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  const streams = feedsOf(document, column);
-  if (streams.length !== 2) points.push({ code: 'not-two-streams', path: 'streams', count: streams.length });
+  const inlets = inletsOf(document, column);
+  if (inlets.length !== 2) points.push({ code: 'not-two-streams', path: 'streams', count: inlets.length });
   const pressure = pressuresOf(column);
   if (pressure === undefined) points.push({ code: 'missing', path: `units.${id}.pressure.top`, what: 'column pressure' });
   if (points.length > 0 || pressure === undefined) return open(points);
@@ -148,7 +149,7 @@ function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }:
   if (refused?.state === 'out-of-reach') return passOn(refused);
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
   const gasAt = placeOfGas(
-    streams.map((s) => s.id),
+    inlets.map(({ id: inlet }) => inlet),
     facts,
     inputs.gas,
     inputs.liquid,
@@ -165,8 +166,8 @@ function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }:
     return open([{ code: 'not-fed', path: `units.${id}.absorption.solute`, name: components[solute].name }]);
   const roles = {
     kind,
-    gas: streams[gasAt].id,
-    liquid: streams[1 - gasAt].id,
+    gas: inlets[gasAt].id,
+    liquid: inlets[1 - gasAt].id,
     solute: { id: components[solute].id, name: components[solute].name },
   };
   return solved({ mixture: document.mixture, model: model.value, roles, solute, gas, liquid, pressure, inputs });

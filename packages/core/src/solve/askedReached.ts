@@ -27,7 +27,7 @@ export function askedReached(document: CaseDocument, column: ColumnUnit, product
   return column.balance.cells.flatMap((cell): AskedReached[] => {
     const reached = reachedOf(document, cell, products);
     if (!Number.isFinite(reached)) return [];
-    return [{ cell: namedCell(document, cell), wish: cell.wish, reached, verdict: verdictOf(cell, reached) }];
+    return [{ cell: namedCell(document, column, cell), wish: cell.wish, reached, verdict: verdictOf(cell, reached) }];
   });
 }
 

@@ -81,7 +81,7 @@ export function solveSheet(
     fixedOf(cell, products, (id) => present.indexOf(components.findIndex((c) => c.id === id))),
   );
   const answer = balanceSheet(sheetFeed, cells, lnAlpha);
-  const named = column.balance.cells.map((cell) => namedCell(document, cell));
+  const named = column.balance.cells.map((cell) => namedCell(document, column, cell));
   return {
     feed,
     products,
@@ -185,22 +185,18 @@ function fixedOf(cell: SheetCell, products: Product[], placeOf: (id: string) => 
 const overOf = (product: string, products: number): number => (product === 'bottoms' ? 0 : products - 1);
 
 /** A cell by the names of what it is about. */
-export function namedCell(document: CaseDocument, { component, product, kind, value }: SheetCell): NamedCell {
+export function namedCell(document: CaseDocument, column: ColumnUnit, { component, product, kind, value }: SheetCell): NamedCell {
   const name = component === null ? null : (document.mixture.components.find((c) => c.id === component)?.name ?? component);
-  return { component: name, product: productName(document, product), kind, value };
-}
-
-function productName({ units }: CaseDocument, product: string): string {
-  return units.flatMap(({ draws }) => draws).find((d) => d.id === product)?.name ?? product;
+  return { component: name, product: column.draws.find(({ id }) => id === product)?.name ?? product, kind, value };
 }
 
 /** What is wrong with a given number by itself. */
 function cellPoints(document: CaseDocument, column: ColumnUnit, feed: readonly number[]): OpenPoint[] {
   return column.balance.cells.flatMap((cell): OpenPoint[] => {
     const path = cellPath(column.id, cell);
-    const { component, product, value, kind } = cell;
-    const { component: name } = namedCell(document, cell);
-    const what = `${kind.replace('-', ' ')} of ${name ?? 'the whole'} in the ${productName(document, product)}`;
+    const { component, value, kind } = cell;
+    const { component: name, product } = namedCell(document, column, cell);
+    const what = `${kind.replace('-', ' ')} of ${name ?? 'the whole'} in the ${product}`;
     const isShare = kind.endsWith('fraction') || kind.endsWith('recovery');
     const place = document.mixture.components.findIndex((c) => c.id === component);
     if (component !== null && !(feed[place] > 0)) return [{ code: 'not-fed', path, name: name ?? component }];

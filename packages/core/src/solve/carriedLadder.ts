@@ -6,7 +6,7 @@ import { sameQuantity } from './ladderTargets.ts';
 export interface HandedOn {
   /** Equilibrium stages, reboiler and a partial condenser counted. */
   stages: number;
-  /** By stream and by side draw, counted in the same way. */
+  /** By inlet and by side draw, counted in the same way. */
   feedStages: Record<string, number>;
   drawStages: Record<string, number>;
   reflux: number; // mol/mol
@@ -55,11 +55,11 @@ export function handedOnLadder(column: ColumnUnit, design: HandedOn): LadderInpu
 
 export interface HandedOnWash {
   stages: number;
-  /** Streams: the liquid enters at the top, the gas at the bottom. */
+  /** Inlets: the liquid enters at the top, the gas at the bottom. */
   liquid: string;
   gas: string;
-  /** The stream that washes or strips, and its flow of what the case gives it. */
-  serving: { stream: string; factor: number };
+  /** The inlet that washes or strips, and its flow of what the case gives it. */
+  serving: { inlet: string; factor: number };
   /** Pa */
   pressure: { top: number; bottom: number };
 }
@@ -67,14 +67,14 @@ export interface HandedOnWash {
 /** Neither condenser nor reboiler: everything follows from the feeds. */
 export function handedOnWash({ stages: counted, liquid, gas, serving, pressure }: HandedOnWash): LadderInputs {
   const stages = Math.max(2, Math.ceil(counted - ROUNDING));
-  const handle = { kind: 'feed-flow', stream: serving.stream } as const;
+  const handle = { kind: 'feed-flow', inlet: serving.inlet } as const;
   return {
     ...bareLadder(stages),
     pressure: { by: 'ends', top: pressure.top, bottom: pressure.bottom },
     feeds: { [liquid]: { stage: 1, way: 'whole' }, [gas]: { stage: stages, way: 'whole' } },
     ...(Math.abs(serving.factor - 1) < ROUNDING
       ? {}
-      : { freed: [handle], targets: [ladderTarget(`flow-of-${serving.stream}`, { kind: 'freed', handle }, serving.factor)] }),
+      : { freed: [handle], targets: [ladderTarget(`flow-of-${serving.inlet}`, { kind: 'freed', handle }, serving.factor)] }),
   };
 }
 

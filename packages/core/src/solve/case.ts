@@ -2,9 +2,9 @@
  * A case as a graph of stops: mixture, feeds, balance sheet, then the graph or the estimate. Each is a pure function of the parts of the document
  * that it reads and of the stops before it; here is where they are put in order, and where what did not change is kept.
  */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, DrumUnit, Port, Stream, Unit } from '@keen-ladder/schema';
 import type { BinaryCurve } from '../binary/index.ts';
-import { open, solved } from '../numerics/index.ts';
+import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
@@ -14,9 +14,13 @@ import { solveAbsorption } from './absorption.ts';
 import type { AbsorptionResult } from './absorption.ts';
 import { solveEstimate } from './estimate.ts';
 import type { EstimateResult } from './estimate.ts';
-import { columnOf, connectionPoints, feedsOf, pressuresOf } from './documentParts.ts';
-import { feedFacts } from './feed.ts';
-import type { FeedFacts } from './feed.ts';
+import { columnOf, pressuresOf, unitOf } from './documentParts.ts';
+import { pressureOf, solveDrum } from './drum.ts';
+import type { DrumFacts } from './drum.ts';
+import { connectionPoints, inletsOf, upstreamOf } from './ports.ts';
+import type { Inlet } from './ports.ts';
+import { feedFacts, streamOf } from './feed.ts';
+import type { FeedFacts, Leaving } from './feed.ts';
 import { solveGraph, solveGraphBeside } from './graph.ts';
 import { pressurePoints } from './graphInputs.ts';
 import type { GraphBesideResult, GraphResult } from './graph.ts';
@@ -25,6 +29,7 @@ import type { SolvedColumn } from '../column/index.ts';
 import { createKeeper } from './keeper.ts';
 import { solveLadder } from './ladder.ts';
 import type { LadderResult } from './ladder.ts';
+import type { LadderFacts } from './ladderFacts.ts';
 import { ladderLimits } from './ladderLimits.ts';
 import type { LimitsFacts } from './ladderLimits.ts';
 import { ladderSlopes } from './ladderSlopes.ts';
@@ -37,8 +42,17 @@ export interface FeedResult {
   outcome: Outcome<FeedFacts>;
 }
 
+/** Everything that follows from a document for one drum. */
+export interface DrumResult {
+  inputHash: string;
+  /** By inlet. */
+  feeds: Record<string, FeedResult>;
+  outcome: Outcome<DrumFacts>;
+}
+
 /** Everything that follows from a document for one column. */
 export interface CaseResults {
+  /** By inlet. */
   feeds: Record<string, FeedResult>;
   balance: BalanceResult;
   graph: GraphResult;
@@ -54,6 +68,8 @@ export interface CaseSolver {
   graphBeside: (document: CaseDocument, unit: string) => GraphBesideResult;
   /** The rigorous column, from nothing; its last solution helps where nothing else does. `isOver` ends the search. */
   ladder: (document: CaseDocument, unit: string, isOver?: () => boolean) => LadderResult;
+  /** A flash drum. */
+  drum: (document: CaseDocument, unit: string, isOver?: () => boolean) => DrumResult;
   /** One target walked to a value, or as far as it goes; `onPoint` is told every point, and ends the walk by answering false. */
   walk: (document: CaseDocument, unit: string, asked: WalkAsked, onPoint: (point: WalkPoint) => boolean) => Outcome<WalkFacts>;
   /** What the ladder's split asks at the least; `onPart` is told what is known so far, and ends the search by answering false. */
@@ -76,26 +92,70 @@ export interface SlopesResult {
 export function createCaseSolver(): CaseSolver {
   const models = createKeeper<Outcome<ThermoModel>>(1);
   const feeds = createKeeper<Outcome<FeedFacts>>(100);
-  const balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(1);
+  const balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(20);
   const curves = createKeeper<Outcome<BinaryCurve>>(3);
+  const drums = createKeeper<Outcome<DrumFacts>>(50);
+  /** Solved from nothing: what streams between units follow from. An answer that is none may be a time limit's. */
+  const ladders = createKeeper<Outcome<LadderFacts>>(50, ({ state }) => state !== 'out-of-reach');
   /** By unit. */
   const last = new Map<string, { mixture: string; solution: SolvedColumn }>();
 
-  function before(document: CaseDocument, column: ColumnUnit, hashes: InputHashes) {
+  /** The model and what enters a unit; what other units send is solved for first. */
+  function entering(
+    document: CaseDocument,
+    unit: Unit,
+    columnPressure: number | undefined,
+    hashes: InputHashes,
+    isOver?: () => boolean,
+  ) {
     const model = models(hashOf(document.mixture), () => modelOf(document));
-    const around = {
-      components: document.mixture.components,
-      model,
-      columnPressure: pressuresOf(column)?.feed,
-      standardTemperature: document.site.standardTemperature,
-    };
-    const results = feedsOf(document, column).map((stream): [string, FeedResult] => {
-      const inputHash = hashes.feeds[stream.id];
-      return [stream.id, { inputHash, outcome: feeds(inputHash, () => feedFacts(stream, around)) }];
+    const { components } = document.mixture;
+    const around = { components, model, columnPressure, standardTemperature: document.site.standardTemperature };
+    const isRecycled = upstreamOf(document, unit.id).includes(unit.id);
+    const results = inletsOf(document, unit).map((inlet): [string, FeedResult] => {
+      const inputHash = hashes.feeds[inlet.id];
+      const factsOf = (stream: Stream) => feeds(inputHash, () => feedFacts(stream, around));
+      if (inlet.stream !== undefined) return [inlet.id, { inputHash, outcome: factsOf(inlet.stream) }];
+      if (isRecycled) return [inlet.id, { inputHash, outcome: open([]) }];
+      const sent = leaving(document, inlet, isOver);
+      return [
+        inlet.id,
+        { inputHash, outcome: sent.state === 'solved' ? factsOf(streamOf(sent.value, inlet, components)) : passOn(sent) },
+      ];
     });
-    const outcomes = results.map(([, result]) => result.outcome);
-    const balance = balances(hashes.balance, () => balanceOf(document, column, outcomes, model));
-    return { model, results, feeds: outcomes, balance };
+    return { model, results, feeds: results.map(([, result]) => result.outcome) };
+  }
+
+  /** What another unit sends by an inlet's way. */
+  function leaving(document: CaseDocument, { name, from }: Inlet, isOver?: () => boolean): Outcome<Leaving> {
+    if ('stream' in from) throw new RangeError('a feed comes from outside');
+    const sender = unitOf(document, from.unit);
+    const outcome = sender.kind === 'drum' ? drumOf(document, sender, isOver) : ladderOf(document, sender, isOver);
+    if (outcome.state === 'open') return open([{ code: 'upstream-open', path: `units.${sender.id}`, name }]);
+    if (outcome.state === 'out-of-reach') return outOfReach({ code: 'upstream', name, reason: outcome.reason });
+    const facts = outcome.value;
+    const sent: Leaving | undefined =
+      'outlets' in facts
+        ? Object.entries(facts.outlets).find(([id]) => id === from.port)?.[1]
+        : facts.products.find(({ id }) => id === from.port);
+    return sent !== undefined && sent.flows.some((flow) => flow > 0) ? solved(sent) : outOfReach({ code: 'nothing-flows', name });
+  }
+
+  function drumOf(document: CaseDocument, drum: DrumUnit, isOver?: () => boolean): Outcome<DrumFacts> {
+    const hashes = inputHashes(document, drum.id);
+    return drums(hashes.whole, () => solveDrum(document, drum, entering(document, drum, pressureOf(drum), hashes, isOver)));
+  }
+
+  function ladderOf(document: CaseDocument, column: ColumnUnit, isOver?: () => boolean): Outcome<LadderFacts> {
+    const hashes = inputHashes(document, column.id);
+    return ladders(hashes.ladder, () =>
+      solveLadder(document, column, before(document, column, hashes, isOver), undefined, undefined, isOver),
+    );
+  }
+
+  function before(document: CaseDocument, column: ColumnUnit, hashes: InputHashes, isOver?: () => boolean) {
+    const around = entering(document, column, pressuresOf(column)?.feed, hashes, isOver);
+    return { ...around, balance: balances(hashes.balance, () => balanceOf(document, column, around.feeds, around.model)) };
   }
 
   return {
@@ -133,8 +193,15 @@ export function createCaseSolver(): CaseSolver {
       const keep = (solution: SolvedColumn): void => {
         last.set(unit, { mixture, solution });
       };
-      const outcome = solveLadder(document, column, before(document, column, hashes), earlier, keep, isOver);
+      const outcome = solveLadder(document, column, before(document, column, hashes, isOver), earlier, keep, isOver);
       return { inputHash: hashes.ladder, outcome };
+    },
+    drum(document, unit, isOver) {
+      const drum = unitOf(document, unit);
+      if (drum.kind !== 'drum') throw new RangeError(`unit ${unit} is no drum`);
+      const hashes = inputHashes(document, unit);
+      const { results } = entering(document, drum, pressureOf(drum), hashes, isOver);
+      return { inputHash: hashes.whole, feeds: Object.fromEntries(results), outcome: drumOf(document, drum, isOver) };
     },
     walk(document, unit, asked, onPoint) {
       const column = columnOf(document, unit);
@@ -143,18 +210,22 @@ export function createCaseSolver(): CaseSolver {
     limits(document, unit, onPart, isOver) {
       const column = columnOf(document, unit);
       const hashes = inputHashes(document, unit);
-      const outcome = ladderLimits(document, column, before(document, column, hashes), onPart, isOver);
+      const outcome = ladderLimits(document, column, before(document, column, hashes, isOver), onPart, isOver);
       return { inputHash: hashes.limits, outcome };
     },
     slopes(document, unit, isOver) {
       const column = columnOf(document, unit);
       const hashes = inputHashes(document, unit);
-      return { inputHash: hashes.ladder, outcome: ladderSlopes(document, column, before(document, column, hashes), isOver) };
+      return {
+        inputHash: hashes.ladder,
+        outcome: ladderSlopes(document, column, before(document, column, hashes, isOver), isOver),
+      };
     },
   };
 }
 
 export interface InputHashes {
+  /** By inlet. */
   feeds: Record<string, string>;
   balance: string;
   graph: string;
@@ -162,15 +233,35 @@ export interface InputHashes {
   absorption: string;
   ladder: string;
   limits: string;
+  /** Everything that what leaves the unit follows from. */
+  whole: string;
 }
 
-/** Hash of everything that each stop reads. */
+/** Hash of everything that each stop of a unit reads, what is upstream of it included. */
 export function inputHashes(document: CaseDocument, unit: string): InputHashes {
-  const column = columnOf(document, unit);
-  const streams = feedsOf(document, column);
-  const common = hashOf(document.mixture, column.pressure, document.site.standardTemperature);
-  const feeds = Object.fromEntries(streams.map((s) => [s.id, hashOf(common, s)]));
-  const balance = hashOf(...Object.values(feeds), column.balance, column.draws, column.service, common);
+  return hashesOf(document, unitOf(document, unit), []);
+}
+
+/** @param below units that wait for this one: what comes back to one of them is a recycle, and ends the search */
+function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[]): InputHashes {
+  const column = unit.kind === 'column' ? unit : undefined;
+  const pressure = unit.kind === 'column' ? unit.pressure : pressureOf(unit);
+  const common = hashOf(document.mixture, pressure, document.site.standardTemperature);
+  const waiting = [...below, unit.id];
+  const sentBy = ({ unit: sender, port }: Port): string =>
+    waiting.includes(sender) ? 'recycle' : hashOf(port, hashesOf(document, unitOf(document, sender), waiting).whole);
+  const feeds = Object.fromEntries(
+    inletsOf(document, unit).map(({ id, name, from, stream }) => [
+      id,
+      hashOf(common, stream ?? name, 'stream' in from ? '' : sentBy(from)),
+    ]),
+  );
+  const inlets = hashOf(...Object.entries(feeds).flat(), common);
+  if (column === undefined) {
+    const whole = hashOf(inlets, unit);
+    return { feeds, balance: whole, graph: whole, estimate: whole, absorption: whole, ladder: whole, limits: whole, whole };
+  }
+  const balance = hashOf(inlets, column.balance, column.draws, column.service);
   const ladder = hashOf(balance, column.ladder, document.site);
   return {
     feeds,
@@ -180,6 +271,7 @@ export function inputHashes(document: CaseDocument, unit: string): InputHashes {
     absorption: hashOf(balance, column.absorption),
     ladder,
     limits: hashOf(ladder, column.estimate.keys),
+    whole: hashOf(ladder, column.condenser),
   };
 }
 

@@ -40,6 +40,32 @@ export interface FeedPhase {
   molarMass: number; // kg/mol
 }
 
+/** What leaves a unit: flows by component, and its state by pressure and enthalpy, so that nothing is lost on the way. */
+export interface Leaving {
+  flows: readonly number[]; // mol/s
+  P: number; // Pa
+  enthalpy: number; // J/mol, from the elements at 298.15 K
+}
+
+/** What leaves a unit, said as a feed would be. */
+export function streamOf(
+  { flows, P, enthalpy }: Leaving,
+  { id, name }: { id: string; name: string },
+  components: readonly ComponentRecord[],
+): Stream {
+  const parts = Object.fromEntries(components.map((c, i) => [c.id, flows[i]]));
+  return {
+    id,
+    name,
+    amount: null,
+    composition: { basis: 'molar-flow', parts },
+    condition: [
+      { by: 'pressure', value: P },
+      { by: 'enthalpy', value: enthalpy },
+    ],
+  };
+}
+
 /** What the feed needs of its surroundings. */
 export interface FeedSurroundings {
   components: readonly ComponentRecord[];

@@ -1,22 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { CaseDocument, Composition, CompositionBasis } from '@keen-ladder/schema';
+import type { Composition, CompositionBasis } from '@keen-ladder/schema';
 import { acetoneWaterCase, databankRecord, solvedValue } from '../testing/index.ts';
 import { findUnit, toSI } from '../units/index.ts';
 import { createCaseSolver, rebased } from './index.ts';
-import type { FeedFacts } from './index.ts';
+import type { ColumnCase, FeedFacts } from './index.ts';
 
 const [ACETONE, WATER] = ['67-64-1', '7732-18-5'];
 const STANDARD = 288.15;
 const SITE = { barometricPressure: 101325 };
 
-function facts(change: (document: CaseDocument) => unknown): FeedFacts {
+function facts(change: (document: ColumnCase) => unknown): FeedFacts {
   const document = acetoneWaterCase();
   change(document);
   return solvedValue(createCaseSolver().solve(document, 'column').feeds['feed'].outcome);
 }
 
-function openCodes(change: (document: CaseDocument) => unknown): string[] {
+function openCodes(change: (document: ColumnCase) => unknown): string[] {
   const document = acetoneWaterCase();
   change(document);
   const { outcome } = createCaseSolver().solve(document, 'column').feeds['feed'];
@@ -96,7 +96,7 @@ describe('the composition of a feed', () => {
 
 describe('the condition of a feed', () => {
   test('at another pressure than the column’s keeps its own enthalpy', () => {
-    const hot = (P: number) => (d: CaseDocument) =>
+    const hot = (P: number) => (d: ColumnCase) =>
       (d.streams[0].condition = [
         { by: 'pressure', value: P },
         { by: 'temperature', value: 380 },
@@ -121,14 +121,14 @@ describe('the condition of a feed', () => {
 });
 
 describe('the graph of more than one feed and two products', () => {
-  const graph = (change: (document: CaseDocument) => unknown) => {
+  const graph = (change: (document: ColumnCase) => unknown) => {
     const document = acetoneWaterCase();
     change(document);
     return createCaseSolver().solve(document, 'column').graph.outcome;
   };
   const codes = (outcome: ReturnType<typeof graph>) =>
     outcome.state === 'open' ? outcome.points.map((p) => p.code) : [outcome.state];
-  const withDraw = (document: CaseDocument) => {
+  const withDraw = (document: ColumnCase) => {
     const [column] = document.units;
     column.draws.push({ id: 'draw-2', name: 'side draw', phase: 'liquid' });
     column.balance.cells.push(
@@ -249,7 +249,7 @@ describe('two feeds', () => {
   test('are balanced together', () => {
     const document = acetoneWaterCase();
     document.streams.push({ ...structuredClone(document.streams[0]), id: 'other', amount: { value: 10, basis: 'molar' } });
-    document.connections.push({ from: { stream: 'other' }, to: { unit: 'column' } });
+    document.connections.push({ id: 'other-to-column', from: { stream: 'other' }, to: { unit: 'column', port: 'other' } });
     const { balance, graph } = createCaseSolver().solve(document, 'column');
     expect(balance.feed[0]).toBeCloseTo(0.35 * (120 / 3.6 + 10), 9);
     expect(solvedValue(balance.outcome).keys).toMatchObject({ light: ACETONE, heavy: WATER });
@@ -260,7 +260,7 @@ describe('two feeds', () => {
 });
 
 describe('the sheet of a document', () => {
-  const sheet = (change: (document: CaseDocument) => unknown) => {
+  const sheet = (change: (document: ColumnCase) => unknown) => {
     const document = acetoneWaterCase();
     change(document);
     return createCaseSolver().solve(document, 'column').balance;
@@ -278,7 +278,7 @@ describe('the sheet of a document', () => {
     expect(solvedValue(again.graph.outcome).needed).toBeCloseTo(solvedValue(known.graph.outcome).needed, 7);
   });
   test('names what is wrong: a limit, nothing fed, too much asked, a wish not met', () => {
-    const withCell = (change: Partial<CaseDocument['units'][0]['balance']['cells'][0]>) =>
+    const withCell = (change: Partial<ColumnCase['units'][0]['balance']['cells'][0]>) =>
       sheet((d) => Object.assign(d.units[0].balance.cells[0], change)).outcome;
     expect(withCell({ kind: 'recovery', value: 1 })).toMatchObject({ state: 'open', points: [{ code: 'share-at-limit' }] });
     expect(withCell({ component: '64-17-5' })).toMatchObject({ state: 'open', points: [{ code: 'not-fed' }] });
@@ -294,7 +294,7 @@ describe('the sheet of a document', () => {
 });
 
 describe('the estimate of a document', () => {
-  const estimate = (change: (document: CaseDocument) => unknown) => {
+  const estimate = (change: (document: ColumnCase) => unknown) => {
     const document = acetoneWaterCase();
     change(document);
     return createCaseSolver().estimate(document, 'column').outcome;
@@ -319,11 +319,11 @@ describe('the estimate of a document', () => {
     expect(rated.reboilerDuty).toBeCloseTo(designed.reboilerDuty, 3);
   });
   test.each([
-    ['no reflux', (d: CaseDocument) => (d.units[0].estimate.reflux = null), 'missing'],
-    ['no number of stages', (d: CaseDocument) => (d.units[0].estimate.find = 'reflux'), 'missing'],
-    ['an efficiency above 1', (d: CaseDocument) => (d.units[0].estimate.efficiency = 1.4), 'not-a-fraction'],
-    ['a mixed condenser without its vapour', (d: CaseDocument) => (d.units[0].condenser = 'mixed'), 'missing'],
-    ['no column pressure', (d: CaseDocument) => (d.units[0].pressure.top = null), 'missing'],
+    ['no reflux', (d: ColumnCase) => (d.units[0].estimate.reflux = null), 'missing'],
+    ['no number of stages', (d: ColumnCase) => (d.units[0].estimate.find = 'reflux'), 'missing'],
+    ['an efficiency above 1', (d: ColumnCase) => (d.units[0].estimate.efficiency = 1.4), 'not-a-fraction'],
+    ['a mixed condenser without its vapour', (d: ColumnCase) => (d.units[0].condenser = 'mixed'), 'missing'],
+    ['no column pressure', (d: ColumnCase) => (d.units[0].pressure.top = null), 'missing'],
   ])('%s is an open point', (_, change, code) => {
     const outcome = estimate(change);
     expect(outcome.state === 'open' && outcome.points.map((p) => p.code)).toContain(code);

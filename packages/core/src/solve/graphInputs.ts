@@ -6,7 +6,8 @@ import type { OpenPoint, Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { cellPath } from './balance.ts';
 import type { BalanceResult } from './balance.ts';
-import { connectionPoints, feedsOf, pressuresOf } from './documentParts.ts';
+import { pressuresOf } from './documentParts.ts';
+import { connectionPoints, inletsOf } from './ports.ts';
 import type { FeedFacts } from './feed.ts';
 
 /** What the graph takes from the stops before it. */
@@ -66,8 +67,8 @@ export interface ReadInputs {
 
 /** Everything else: split, feeds, draws and reflux; each field that is missing or impossible by itself is an open point. */
 export function readInputs(document: CaseDocument, column: ColumnUnit, { feeds, balance }: BeforeGraph): ReadInputs {
-  const streams = feedsOf(document, column);
-  if (streams.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
+  const inlets = inletsOf(document, column);
+  if (inlets.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
   const points: OpenPoint[] = connectionPoints(document, column);
   points.push(...feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : [])));
   const isRating = column.graph.task === 'rating';
@@ -80,21 +81,21 @@ export function readInputs(document: CaseDocument, column: ColumnUnit, { feeds, 
   if (refused?.state === 'out-of-reach') return { points, refused: passOn(refused) };
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
   const pressure = pressuresOf(column);
-  if (facts.length < streams.length || pressure === undefined) return { points };
+  if (facts.length < inlets.length || pressure === undefined) return { points };
   const { condenser, subcooling, bottom, graph } = column;
   const value: Inputs = {
     ...wish,
     feeds: facts.map(({ moleFractions, molarFlow, enthalpy }, k) => ({
       z: moleFractions[0],
       flow: molarFlow,
-      condition: conditionOf(streams[k]) ?? { by: 'enthalpy', h: enthalpy },
+      condition: conditionOf(inlets[k].stream) ?? { by: 'enthalpy', h: enthalpy },
     })),
     draws,
     condenser: condenser === 'partial' ? 'partial' : 'total',
     subcooling: condenser === 'total' ? subcooling : 0,
     bottom,
     efficiency: graph.efficiency,
-    feedStages: streams.map(({ id }) => stageOf(graph.feedStages, id) ?? 'best'),
+    feedStages: inlets.map(({ id }) => stageOf(graph.feedStages, id) ?? 'best'),
     drawStages: column.draws.map(({ id }) => stageOf(graph.drawStages, id) ?? 'best'),
     pressure,
   };
@@ -180,7 +181,7 @@ function readRating(document: CaseDocument, column: ColumnUnit, points: OpenPoin
   else if (!(Number.isInteger(stages) && stages >= 2 && stages <= MOST_STAGES))
     points.push({ code: 'not-a-count', path: `${path}.stages`, what: 'number of stages', value: stages, least: 2 });
   const placed = [
-    ...feedsOf(document, column).map(({ id, name }) => ({
+    ...inletsOf(document, column).map(({ id, name }) => ({
       path: `feedStages.${id}`,
       what: `stage of ${name}`,
       stage: feedStages[id],
@@ -211,7 +212,8 @@ function readRating(document: CaseDocument, column: ColumnUnit, points: OpenPoin
 }
 
 /** A feed stated by its quality at the column's own pressure needs no enthalpy to draw its line. */
-function conditionOf({ condition }: Stream): FeedCondition | undefined {
+function conditionOf(stream: Stream | undefined): FeedCondition | undefined {
+  const condition = stream?.condition ?? [];
   const other = condition.find((c) => c.by !== 'column-pressure');
   if (other === undefined || !condition.some((c) => c.by === 'column-pressure')) return undefined;
   if (other.by === 'saturated-liquid') return { by: 'q', q: 1 };

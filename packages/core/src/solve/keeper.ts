@@ -1,13 +1,17 @@
 /** The value of a key, made when it is not among those kept. */
 export type Keeper<T> = (key: string, make: () => T) => T;
 
-/** @param most so many values are kept, the last ones made */
-export function createKeeper<T>(most: number): Keeper<T> {
+/**
+ * @param most so many values are kept, the last ones made
+ * @param isWorth whether a value is kept at all; what a time limit cut short is not
+ */
+export function createKeeper<T>(most: number, isWorth: (value: T) => boolean = () => true): Keeper<T> {
   const kept = new Map<string, T>();
   return (key, make) => {
     const found = kept.get(key);
     if (found !== undefined) return found;
     const value = make();
+    if (!isWorth(value)) return value;
     if (kept.size >= most) kept.delete(kept.keys().next().value ?? '');
     kept.set(key, value);
     return value;

@@ -1,5 +1,6 @@
+import type { ColumnCase } from './index.ts';
 import { describe, expect, test } from 'vitest';
-import type { CaseDocument, ColumnUnit, LadderInputs, LadderTarget } from '@keen-ladder/schema';
+import type { ColumnUnit, LadderInputs, LadderTarget } from '@keen-ladder/schema';
 import { explain, explainOpenPoint, explainWarning, showIn } from '../units/index.ts';
 import { acetoneWaterCase, reasonOf, solvedValue } from '../testing/index.ts';
 import { createCaseSolver, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './index.ts';
@@ -23,7 +24,7 @@ const handed = (column: ColumnUnit): LadderInputs =>
   });
 
 /** Acetone and water with a ladder, changed. */
-function caseWith(change: (ladder: LadderInputs, document: CaseDocument) => void = () => undefined): CaseDocument {
+function caseWith(change: (ladder: LadderInputs, document: ColumnCase) => void = () => undefined): ColumnCase {
   const document = acetoneWaterCase();
   const ladder = handed(document.units[0]);
   document.units[0].ladder = ladder;
@@ -31,13 +32,13 @@ function caseWith(change: (ladder: LadderInputs, document: CaseDocument) => void
   return document;
 }
 
-const outcomeOf = (document: CaseDocument) => createCaseSolver().ladder(document, 'column').outcome;
-const factsOf = (document: CaseDocument) => solvedValue(outcomeOf(document));
-const sentencesOf = (document: CaseDocument): string[] => {
+const outcomeOf = (document: ColumnCase) => createCaseSolver().ladder(document, 'column').outcome;
+const factsOf = (document: ColumnCase) => solvedValue(outcomeOf(document));
+const sentencesOf = (document: ColumnCase): string[] => {
   const outcome = outcomeOf(document);
   return outcome.state === 'open' ? outcome.points.map((point) => explainOpenPoint(point, show)) : [outcome.state];
 };
-const warningsOf = (document: CaseDocument): string[] => {
+const warningsOf = (document: ColumnCase): string[] => {
   const outcome = outcomeOf(document);
   return outcome.state === 'solved' ? outcome.warnings.map((w) => explainWarning(w, show)) : [outcome.state];
 };
@@ -83,12 +84,12 @@ describe('handing on', () => {
       stages: 5.2,
       liquid: 'l',
       gas: 'g',
-      serving: { stream: 'l', factor: 1.4 },
+      serving: { inlet: 'l', factor: 1.4 },
       pressure: { top: 1e5, bottom: 1e5 },
     });
     expect(ladder).toMatchObject({
       stages: 6,
-      freed: [{ kind: 'feed-flow', stream: 'l' }],
+      freed: [{ kind: 'feed-flow', inlet: 'l' }],
       feeds: { l: { stage: 1 }, g: { stage: 6 } },
     });
     expect(ladder.targets[0].value).toBe(1.4);
@@ -141,7 +142,7 @@ describe('a ladder of a document', () => {
     const sentences = sentencesOf(
       caseWith((l) => {
         l.feeds['feed'].way = 'vapour-above';
-        l.freed = [{ kind: 'feed-flow', stream: 'feed' }];
+        l.freed = [{ kind: 'feed-flow', inlet: 'feed' }];
         l.targets.push(target('free', { kind: 'freed', handle: l.freed[0] }, 1));
       }),
     );

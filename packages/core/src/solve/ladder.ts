@@ -145,8 +145,8 @@ export function solveLadder(
   document: CaseDocument,
   column: ColumnUnit,
   around: BeforeLadder,
-  before: SolvedColumn | undefined,
-  keep: (solution: SolvedColumn) => void,
+  before?: SolvedColumn,
+  keep?: (solution: SolvedColumn) => void,
   isOver?: () => boolean,
 ): Outcome<LadderFacts> {
   const outcome = findLadder(document, column, around, before, isOver);
@@ -159,7 +159,7 @@ export function solveLadder(
     return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
   }
   const { ready, column: taken, dearer, isFromBefore } = outcome.value;
-  keep(taken);
+  keep?.(taken);
   const facts = describeLadder(document, column, ready, outcome.value);
   if (!(facts.condensateT > 0))
     return open([{ code: 'below-zero-kelvin', path: `units.${column.id}.ladder.subcooling`, what: 'the cold condensate' }]);

@@ -5,7 +5,7 @@ import { ionsInWater } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { notAsAsked } from './askedReached.ts';
 import type { BalanceResult } from './balance.ts';
-import { feedsOf } from './documentParts.ts';
+import { inletsOf } from './ports.ts';
 import type { FeedFacts } from './feed.ts';
 import { freezing } from './freezing.ts';
 import type { PlacedLiquid } from './freezing.ts';
@@ -143,7 +143,7 @@ function feedChecks(document: CaseDocument, column: ColumnUnit, facts: LadderFac
 
 /** A feed said to come at the column's own pressure is let in wherever it enters. */
 function isAtColumnPressure(document: CaseDocument, column: ColumnUnit, f: number): boolean {
-  return feedsOf(document, column)[f].condition.some(({ by }) => by === 'column-pressure');
+  return inletsOf(document, column)[f].stream?.condition.some(({ by }) => by === 'column-pressure') === true;
 }
 
 const NEARLY_DRY = 0.005;

@@ -6,7 +6,8 @@ import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase } from '../thermo/index.ts';
 import { askedReached } from './askedReached.ts';
 import type { AskedReached } from './askedReached.ts';
-import { entryOf, feedsOf } from './documentParts.ts';
+import { entryOf } from './documentParts.ts';
+import { inletsOf } from './ports.ts';
 import { placeName } from './ladderWords.ts';
 import type { ReadyLadder } from './ladderInputs.ts';
 import { sameQuantity } from './ladderTargets.ts';
@@ -59,7 +60,7 @@ export interface LadderProduct {
 }
 
 export interface LadderFeedFacts {
-  stream: string;
+  inlet: string;
   name: string;
   stage: number;
   flow: number; // mol/s
@@ -96,8 +97,8 @@ export function describeLadder(
     y: rows.map((j) => fractions(found.vapour, j)),
     products,
     asked: askedReached(document, column, products),
-    feeds: feedsOf(document, column).map(({ id, name }, f) => ({
-      stream: id,
+    feeds: inletsOf(document, column).map(({ id, name }, f) => ({
+      inlet: id,
       name,
       stage:
         (column.ladder === null ? undefined : entryOf(column.ladder.feeds, id))?.stage ?? input.feeds[reading.firstFeed[f]].stage,

@@ -4,7 +4,8 @@ import type { ColumnFeed, ColumnInput, GivenProfile } from '../column/index.ts';
 import type { OpenPoint } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { connectionPoints, entryOf, feedsOf } from './documentParts.ts';
+import { entryOf } from './documentParts.ts';
+import { connectionPoints, inletsOf } from './ports.ts';
 import type { FeedFacts } from './feed.ts';
 import { freeHandle, isCount, readTargets } from './ladderTargets.ts';
 import type { LadderReading, Reader } from './ladderTargets.ts';
@@ -112,7 +113,7 @@ function readFeeds(reader: Reader, feeds: readonly FeedFacts[]): { columnFeeds: 
   const { document, column, ladder, model } = reader;
   const columnFeeds: ColumnFeed[] = [];
   const firstFeed: number[] = [];
-  feedsOf(document, column).forEach(({ id, name }, f) => {
+  inletsOf(document, column).forEach(({ id, name }, f) => {
     const facts = feeds[f];
     const { stage, way } = entryOf(ladder.feeds, id) ?? { stage: middle(ladder), way: 'whole' as const };
     checkStage(reader, stage, `feeds.${id}`, name);

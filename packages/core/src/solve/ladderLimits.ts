@@ -2,12 +2,13 @@
  * What a ladder's split asks at the least, by the column itself: the least reflux with endless stages, the fewest stages with endless reflux, and where its
  * feeds enter best. All of it holds what the column makes of its two keys.
  */
-import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { equilibriumStages, feedStages, fewestStages, hasBothEnds, heatOf, keysOf, leastReflux } from '../column/index.ts';
 import type { FeedStage, Keys, LeastReflux, SolvedColumn } from '../column/index.ts';
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
-import { feedsOf } from './documentParts.ts';
+import { inletsOf } from './ports.ts';
+import type { Inlet } from './ports.ts';
 import { estimateKeys } from './estimate.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
@@ -41,7 +42,7 @@ export interface PinchFacts {
 }
 
 export interface FeedStageFacts {
-  stream: string;
+  inlet: string;
   name: string;
   /** The rung it enters now, and the best one of those looked at. */
   present: number;
@@ -83,17 +84,17 @@ export function ladderLimits(
   const state = { isAsked: true };
   const tell = (): boolean => (state.isAsked &&= onPart({ ...facts, feeds: [...facts.feeds] }));
   tell();
-  const streams = feedsOf(document, column);
+  const inlets = inletsOf(document, column);
   const least = leastReflux(input, solution, keys, () => tell());
   facts.least =
-    least.state === 'solved' ? solved(plain(least.value, ready.reading.firstFeed, streams), least.report) : passOn(least);
-  for (const [s, { id, name }] of streams.entries()) {
+    least.state === 'solved' ? solved(plain(least.value, ready.reading.firstFeed, inlets), least.report) : passOn(least);
+  for (const [s, { id, name }] of inlets.entries()) {
     if (!tell()) break;
     const [first, next] = [ready.reading.firstFeed[s], ready.reading.firstFeed[s + 1] ?? input.feeds.length];
     const moved = Array.from({ length: next - first }, (_, k) => first + k);
     const present = Math.max(...moved.map((f) => input.feeds[f].stage));
     const points: FeedStage[] = [];
-    const described = (isWhole: boolean): FeedStageFacts => feedFactsOf({ stream: id, name, present, isWhole }, points);
+    const described = (isWhole: boolean): FeedStageFacts => feedFactsOf({ inlet: id, name, present, isWhole }, points);
     feedStages(input, solution, keys, moved, (point) => {
       points.push(point);
       facts.feeds[s] = described(false);
@@ -114,7 +115,7 @@ function keysMeant(document: CaseDocument, column: ColumnUnit, { balance }: Befo
 }
 
 function feedFactsOf(
-  feed: Pick<FeedStageFacts, 'stream' | 'name' | 'present' | 'isWhole'>,
+  feed: Pick<FeedStageFacts, 'inlet' | 'name' | 'present' | 'isWhole'>,
   found: readonly FeedStage[],
 ): FeedStageFacts {
   const points = [...found].sort((a, b) => a.stage - b.stage);
@@ -130,9 +131,9 @@ const AS_GOOD = 1e-3;
 function plain(
   { pinches, feedStages: rungs, ...least }: LeastReflux,
   firstFeed: readonly number[],
-  streams: readonly Stream[],
+  inlets: readonly Inlet[],
 ): LeastFacts {
-  const feedAt = (rung: number): string | undefined => streams.find((_, s) => rungs[firstFeed[s]] === rung)?.name;
+  const feedAt = (rung: number): string | undefined => inlets.find((_, s) => rungs[firstFeed[s]] === rung)?.name;
   return {
     ...least,
     pinches: pinches.map(({ from, to, at, x, T, isPoint }) => ({

@@ -8,8 +8,10 @@ import type { ColumnFeed, FreeHandle, Given, Quantity } from '../column/index.ts
 import { outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Outcome } from '../numerics/index.ts';
 import type { Dimension } from '../units/index.ts';
-import { feedsOf, pressuresOf } from './documentParts.ts';
-import { feedFacts } from './feed.ts';
+import { pressuresOf } from './documentParts.ts';
+import { inletsOf } from './ports.ts';
+import type { Inlet } from './ports.ts';
+import { feedFacts, streamOf } from './feed.ts';
 import type { FeedFacts } from './feed.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder, FoundLadder } from './ladder.ts';
@@ -89,7 +91,7 @@ class Asking {
 
   askAll(): void {
     this.askTargets();
-    feedsOf(this.document, this.column).forEach((stream, s) => this.askFeed(stream, s));
+    inletsOf(this.document, this.column).forEach((inlet, s) => this.askFeed(inlet, s));
     this.askPressure();
     this.askTrays();
   }
@@ -105,19 +107,20 @@ class Asking {
   }
 
   /** Flow, the flow of each component, and what is typed of its condition; nothing of a feed that the column moves itself. */
-  private askFeed(stream: Stream, s: number): void {
-    if (this.ladder.freed.some((freed) => 'stream' in freed && freed.stream === stream.id)) return;
+  private askFeed({ id: inlet, name: feed, stream: outside }: Inlet, s: number): void {
+    if (this.ladder.freed.some((freed) => 'inlet' in freed && freed.inlet === inlet)) return;
     const facts = this.found.ready.feeds[s];
     const flows = facts.moleFractions.map((z) => z * facts.molarFlow);
     const { components } = this.document.mixture;
+    const stream = outside ?? streamOf({ ...facts, flows }, { id: inlet, name: feed }, components);
     const fed = (flow: (i: number) => number): Stream => ({
       ...stream,
       composition: { basis: 'molar-flow', parts: Object.fromEntries(components.map(({ id }, i) => [id, flow(i)])) },
     });
-    this.askOfFeed(`flow of ${stream.name}`, 'molarFlow', facts.molarFlow, s, (F) => fed((i) => (flows[i] * F) / facts.molarFlow));
+    this.askOfFeed(`flow of ${feed}`, 'molarFlow', facts.molarFlow, s, (F) => fed((i) => (flows[i] * F) / facts.molarFlow));
     components.forEach(({ name }, k) => {
       if (components.length > 1)
-        this.askOfFeed(`${name} in ${stream.name}`, 'molarFlow', flows[k], s, (f) => fed((i) => (i === k ? f : flows[i])));
+        this.askOfFeed(`${name} in ${feed}`, 'molarFlow', flows[k], s, (f) => fed((i) => (i === k ? f : flows[i])));
     });
     stream.condition.forEach((condition, c) => {
       if (!('value' in condition) || condition.value === null) return;
@@ -126,7 +129,7 @@ class Asking {
         const at = stream.condition.map((other, k): Condition => (k === c ? { ...condition, value } : other));
         return { ...stream, condition: [at[0], at[1]] };
       };
-      this.askOfFeed(`${name} of ${stream.name}`, dimension, condition.value, s, changed);
+      this.askOfFeed(`${name} of ${feed}`, dimension, condition.value, s, changed);
     });
   }
 
@@ -142,12 +145,12 @@ class Asking {
     if (ladder.freed.some(({ kind }) => kind === 'pressure')) return;
     const value = found.column.pressure[0];
     const step = NEARBY * stepOf('pressure', value);
-    const streams = feedsOf(document, column);
+    const inlets = inletsOf(document, column);
     const pressure = pressuresOf(column)?.feed;
     const moves = (way: number): ColumnFeed[] | undefined => {
       const facts: FeedFacts[] = [];
-      for (const [s, stream] of streams.entries()) {
-        const follows = stream.condition.some(({ by }) => by === 'column-pressure') && pressure !== undefined;
+      for (const [s, { stream }] of inlets.entries()) {
+        const follows = stream?.condition.some(({ by }) => by === 'column-pressure') === true && pressure !== undefined;
         const next = follows ? this.factsOf(stream, pressure + way * step) : found.ready.feeds[s];
         if (next === undefined) return undefined;
         facts.push(next);

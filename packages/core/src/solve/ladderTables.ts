@@ -1,29 +1,16 @@
 /** A ladder's stages and products as rows of a table in the case's units: for the clipboard, for spreadsheets, for the command line. */
-import type { ComponentRecord, Display as UnitChoice, Mixture } from '@keen-ladder/schema';
+import type { ComponentRecord, Mixture } from '@keen-ladder/schema';
 import { findUnit, fromSI, shownUnit } from '../units/index.ts';
-import type { Dimension, Site } from '../units/index.ts';
+import type { Dimension } from '../units/index.ts';
 import type { LadderFacts } from './ladderFacts.ts';
 import type { LimitsFacts } from './ladderLimits.ts';
 import type { SlopesFacts } from './ladderSlopes.ts';
+import { makeNumber, rounded } from './tableNumbers.ts';
+import type { TableRows, TableUnits } from './tableNumbers.ts';
 import { massFractions, stageProperties } from './stageProperties.ts';
-
-export type TableRows = (string | number)[][];
-
-export interface TableUnits {
-  display: UnitChoice;
-  site: Site;
-}
 
 type StageNumbers = Pick<LadderFacts, 'T' | 'P' | 'liquid' | 'vapour' | 'x' | 'y' | 'heat'>;
 type ProductNumbers = Pick<LadderFacts, 'products'>;
-
-/** An SI value in the case's unit, as a number for a spreadsheet. */
-const makeNumber =
-  ({ display, site }: TableUnits) =>
-  (value: number, dimension: Dimension): number =>
-    rounded(fromSI(value, findUnit(dimension, shownUnit(display, dimension)), site));
-
-const rounded = (value: number): number => Number(value.toPrecision(8));
 
 /** Viscosities are told in mPa s, surface tensions in mN/m. */
 const MILLI = 1e3;

@@ -27,7 +27,8 @@ import type { ColumnInput, FreeHandle, Handle, Place, Quantity, Target } from '.
 import type { OpenPoint } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { countPerMole } from './composition.ts';
-import { entryOf, feedsOf } from './documentParts.ts';
+import { entryOf } from './documentParts.ts';
+import { inletsOf } from './ports.ts';
 import { freedName, quantityDimension, quantityName } from './ladderWords.ts';
 
 export interface LadderReading {
@@ -64,7 +65,7 @@ export interface Reader {
 export const isCount = (value: number, least: number, most: number): boolean =>
   Number.isInteger(value) && value >= least && value <= most;
 
-const isParted = ({ feeds }: LadderInputs, stream: string): boolean => entryOf(feeds, stream)?.way === 'vapour-above';
+const isParted = ({ feeds }: LadderInputs, inlet: string): boolean => entryOf(feeds, inlet)?.way === 'vapour-above';
 
 export function freeHandle(
   { document, column, ladder, points, path }: Reader,
@@ -73,16 +74,16 @@ export function freeHandle(
 ): FreeHandle {
   if (freed.kind === 'stage-duty') return { kind: 'duty', stage: freed.stage };
   if (freed.kind === 'pressure' || freed.kind === 'subcooling') return freed;
-  const f = feedsOf(document, column).findIndex(({ id }) => id === freed.stream);
+  const f = inletsOf(document, column).findIndex(({ id }) => id === freed.inlet);
   const feed = firstFeed[f] ?? 0;
   const component = freed.kind === 'feed-component' ? document.mixture.components.findIndex(({ id }) => id === freed.component) : 0;
-  const what = freedName(document, freed);
+  const what = freedName(document, column, freed);
   if (f < 0) points.push({ code: 'missing', path: `${path}.freed`, what: 'feed that is to be moved' });
   else if (component < 0) points.push({ code: 'missing', path: `${path}.freed`, what: 'component that is to be moved' });
-  else if (isParted(ladder, freed.stream) && freed.kind !== 'feed-heat')
+  else if (isParted(ladder, freed.inlet) && freed.kind !== 'feed-heat')
     points.push({
       code: 'not-with-column',
-      path: `${path}.feeds.${freed.stream}`,
+      path: `${path}.feeds.${freed.inlet}`,
       what,
       needs: 'all of that feed on its own stage',
     });

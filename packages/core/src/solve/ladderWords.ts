@@ -1,6 +1,19 @@
 /** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
 import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
 import type { Measured } from '../numerics/index.ts';
+import { inletsOf } from './ports.ts';
+
+/** Places where something leaves a column as a stream of its own, from the top down: as its ladder says, else as its condenser does. */
+export function productPlaces(column: ColumnUnit): { id: string; name: string }[] {
+  const top = column.ladder?.top ?? column.condenser;
+  const places = [
+    ...(top === 'total' || top === 'mixed' ? ['distillate'] : []),
+    ...(top === 'total' ? [] : ['overhead-vapour']),
+    ...column.draws.map(({ id }) => id),
+    'bottoms',
+  ];
+  return places.map((id) => ({ id, name: id === 'distillate' ? 'distillate' : placeName(column, id) }));
+}
 
 /** What a place is called. */
 export function placeName(column: ColumnUnit, place: string): string {
@@ -67,21 +80,21 @@ export function quantityName(document: CaseDocument, column: ColumnUnit, quantit
     case 'return-temperature':
       return `return of ${loop(quantity.loop)}`;
     case 'freed':
-      return freedName(document, quantity.handle);
+      return freedName(document, column, quantity.handle);
   }
 }
 
-export function freedName(document: CaseDocument, handle: FreedHandle): string {
-  const stream = (id: string): string => document.streams.find((s) => s.id === id)?.name ?? 'feed';
+export function freedName(document: CaseDocument, column: ColumnUnit, handle: FreedHandle): string {
+  const feed = (inlet: string): string => inletsOf(document, column).find(({ id }) => id === inlet)?.name ?? 'feed';
   switch (handle.kind) {
     case 'feed-flow':
-      return `flow of ${stream(handle.stream)}, of what it is given`;
+      return `flow of ${feed(handle.inlet)}, of what it is given`;
     case 'feed-component':
-      return `${document.mixture.components.find(({ id }) => id === handle.component)?.name ?? 'component'} in ${stream(handle.stream)}`;
+      return `${document.mixture.components.find(({ id }) => id === handle.component)?.name ?? 'component'} in ${feed(handle.inlet)}`;
     case 'feed-temperature':
-      return `temperature of ${stream(handle.stream)}`;
+      return `temperature of ${feed(handle.inlet)}`;
     case 'feed-heat':
-      return `heat added to ${stream(handle.stream)}`;
+      return `heat added to ${feed(handle.inlet)}`;
     case 'stage-duty':
       return `heat on stage ${handle.stage}`;
     case 'pressure':

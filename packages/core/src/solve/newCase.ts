@@ -1,23 +1,26 @@
 /** A document to begin with: a new case with its usual units and open fields. */
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { AbsorptionInputs, CaseDocument, CaseMixture, ColumnUnit, DrumUnit, RatingInputs, Stream } from '@keen-ladder/schema';
 import { USUAL_OPTIONS } from '../thermo/index.ts';
 import { UNIT_SETS } from '../units/index.ts';
 import { USUAL_SITE } from './site.ts';
 
+/** A case of columns alone, as a new one is. */
+export type ColumnCase = Omit<CaseDocument, 'units'> & { units: ColumnUnit[] };
+
 /** Distillation with nothing chosen but what nearly every case has: one feed, a saturated liquid, atmospheric pressure. */
-export function newCaseDocument(): CaseDocument {
+export function newCaseDocument(): ColumnCase {
   return {
     site: USUAL_SITE,
     display: { ...UNIT_SETS.metric },
     mixture: emptyMixture(),
     streams: [newStream('feed', 'Feed')],
-    units: [newColumn()],
-    connections: [{ from: { stream: 'feed' }, to: { unit: 'column' } }],
+    units: [newColumn('column', 'Column')],
+    connections: [{ id: 'feed-to-column', from: { stream: 'feed' }, to: { unit: 'column', port: 'feed' } }],
     notes: '',
   };
 }
 
-export function newStream(id: string, name: string): CaseDocument['streams'][number] {
+export function newStream(id: string, name: string): Stream {
   return {
     id,
     name,
@@ -28,7 +31,7 @@ export function newStream(id: string, name: string): CaseDocument['streams'][num
 }
 
 /** Nothing rated yet: what most ask first beside it. */
-export function noRating(): CaseDocument['units'][number]['graph']['rating'] {
+export function noRating(): RatingInputs {
   return {
     stages: null,
     known: [
@@ -38,7 +41,7 @@ export function noRating(): CaseDocument['units'][number]['graph']['rating'] {
   };
 }
 
-export function noAbsorption(): CaseDocument['units'][number]['absorption'] {
+export function noAbsorption(): AbsorptionInputs {
   return {
     gas: null,
     liquid: null,
@@ -51,12 +54,13 @@ export function noAbsorption(): CaseDocument['units'][number]['absorption'] {
   };
 }
 
-function newColumn(): CaseDocument['units'][number] {
+/** A column of which nothing is asked yet. */
+export function newColumn(id: string, name: string): ColumnUnit {
   const reflux = { kind: 'multiple', value: 1.3 } as const;
   return {
-    id: 'column',
+    id,
     kind: 'column',
-    name: 'Column',
+    name,
     service: 'distillation',
     pressure: { top: USUAL_SITE.barometricPressure, bottom: null },
     condenser: 'total',
@@ -73,7 +77,7 @@ function newColumn(): CaseDocument['units'][number] {
 }
 
 /** No components chosen yet. */
-export function emptyMixture(): CaseDocument['mixture'] {
+export function emptyMixture(): CaseMixture {
   const noGroups = () => ({ source: '', subgroups: {}, interactions: [] });
   return {
     components: [],
@@ -86,5 +90,18 @@ export function emptyMixture(): CaseDocument['mixture'] {
     henryPairs: [],
     groups: { unifac: noGroups(), modifiedUnifac: noGroups(), ppr78: { source: '', pairs: [] } },
     measured: [],
+  };
+}
+
+/** A drum at the pressure of its surroundings, as a flash after a valve often is, of which the second thing is asked. */
+export function newDrum(id: string, name: string): DrumUnit {
+  return {
+    id,
+    kind: 'drum',
+    name,
+    known: [
+      { by: 'pressure', value: USUAL_SITE.barometricPressure },
+      { by: 'temperature', value: null },
+    ],
   };
 }

@@ -1,5 +1,6 @@
+import type { ColumnCase } from './index.ts';
 import { describe, expect, test } from 'vitest';
-import type { CaseDocument, LadderQuantity } from '@keen-ladder/schema';
+import type { LadderQuantity } from '@keen-ladder/schema';
 import { orientedPair } from '../databank/index.ts';
 import { binaryCurve, minimumStages } from '../binary/index.ts';
 import { acetoneWaterCase, databankRecord, nrtlMixture, nrtlPairs, reasonOf, solvedValue } from '../testing/index.ts';
@@ -20,7 +21,7 @@ const of = (kind: 'fraction' | 'recovery', place: string): LadderQuantity => ({
 });
 
 /** A fifth of ethanol in water, so many stages, two targets. */
-function asked(stages: number, ...wanted: [LadderQuantity, number][]): CaseDocument {
+function asked(stages: number, ...wanted: [LadderQuantity, number][]): ColumnCase {
   const document = acetoneWaterCase();
   const components = [databankRecord('ethanol'), databankRecord('water')];
   const pair = orientedPair(nrtlPairs, components[0].id, components[1].id);
@@ -45,7 +46,7 @@ function asked(stages: number, ...wanted: [LadderQuantity, number][]): CaseDocum
   return document;
 }
 
-function failureOf(document: CaseDocument) {
+function failureOf(document: ColumnCase) {
   const { outcome } = createCaseSolver().ladder(document, 'column');
   if (outcome.state !== 'out-of-reach' || outcome.reason.code !== 'stopped-short') throw new Error(outcome.state);
   return { reason: outcome.reason, sentence: explain(outcome.reason, show), nearest: outcome.nearest };

@@ -1,6 +1,7 @@
+import type { ColumnCase } from './index.ts';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { CaseDocument, Condition } from '@keen-ladder/schema';
+import type { Condition } from '@keen-ladder/schema';
 import { explain, showIn } from '../units/index.ts';
 import { acetoneWaterCase, databankRecord, published, reasonOf, solvedValue } from '../testing/index.ts';
 import { UNIT_SETS } from '../units/index.ts';
@@ -10,9 +11,9 @@ const SHOW = showIn(UNIT_SETS.metric, { barometricPressure: 101325 });
 /** Acetone and water of the databank. */
 const [ACETONE, WATER] = ['67-64-1', '7732-18-5'];
 
-const solveOnce = (document: CaseDocument) => createCaseSolver().solve(document, 'column').graph;
+const solveOnce = (document: ColumnCase) => createCaseSolver().solve(document, 'column').graph;
 
-function changed(change: (document: CaseDocument) => unknown): CaseDocument {
+function changed(change: (document: ColumnCase) => unknown): ColumnCase {
   const document = acetoneWaterCase();
   change(document);
   return document;
@@ -49,24 +50,24 @@ describe('the graph of a case', () => {
       'units.column.graph.reflux',
     ]);
   });
-  test.each<[string, (d: CaseDocument) => unknown, string]>([
-    ['a fraction above 1', (d: CaseDocument) => (d.units[0].balance.cells[0].value = 1.2), 'not-a-fraction'],
-    ['a flow of nothing', (d: CaseDocument) => (d.streams[0].amount = { value: 0, basis: 'molar' }), 'not-positive'],
-    ['a pressure below vacuum', (d: CaseDocument) => (d.units[0].pressure.top = -1), 'not-positive'],
-    ['one component', (d: CaseDocument) => d.mixture.components.pop(), 'not-two-components'],
+  test.each<[string, (d: ColumnCase) => unknown, string]>([
+    ['a fraction above 1', (d: ColumnCase) => (d.units[0].balance.cells[0].value = 1.2), 'not-a-fraction'],
+    ['a flow of nothing', (d: ColumnCase) => (d.streams[0].amount = { value: 0, basis: 'molar' }), 'not-positive'],
+    ['a pressure below vacuum', (d: ColumnCase) => (d.units[0].pressure.top = -1), 'not-positive'],
+    ['one component', (d: ColumnCase) => d.mixture.components.pop(), 'not-two-components'],
     [
       'the same component twice',
-      (d: CaseDocument) => (d.mixture.components = [databankRecord('water'), databankRecord('water')]),
+      (d: ColumnCase) => (d.mixture.components = [databankRecord('water'), databankRecord('water')]),
       'same-component',
     ],
-    ['a pair without parameters', (d: CaseDocument) => (d.mixture.nrtlPairs = []), 'pair-missing'],
-    ['no connected feed', (d: CaseDocument) => (d.connections = []), 'missing'],
+    ['a pair without parameters', (d: ColumnCase) => (d.mixture.nrtlPairs = []), 'pair-missing'],
+    ['no connected feed', (d: ColumnCase) => (d.connections = []), 'missing'],
     [
       'a feed below absolute zero',
-      (d: CaseDocument) => (d.streams[0].condition[1] = { by: 'temperature', value: -3 }),
+      (d: ColumnCase) => (d.streams[0].condition[1] = { by: 'temperature', value: -3 }),
       'below-zero-kelvin',
     ],
-    ['no feed temperature', (d: CaseDocument) => (d.streams[0].condition[1] = { by: 'temperature', value: null }), 'missing'],
+    ['no feed temperature', (d: ColumnCase) => (d.streams[0].condition[1] = { by: 'temperature', value: null }), 'missing'],
   ])('%s is an open point', (_, change, code) => {
     const { outcome } = solveOnce(changed(change));
     expect(outcome.state === 'open' && outcome.points.map((p) => p.code)).toContain(code);
@@ -117,7 +118,7 @@ describe('the graph of a case', () => {
 });
 
 describe('the rating of a case', () => {
-  type Graph = CaseDocument['units'][0]['graph'];
+  type Graph = ColumnCase['units'][0]['graph'];
   const rating = (change: (r: Graph['rating'], graph: Graph) => unknown) =>
     solveOnce(
       changed((d) => {
@@ -177,7 +178,7 @@ describe('the rating of a case', () => {
 
 describe('the hash of what the graph reads', () => {
   test('changes with every input, and with nothing else', () => {
-    const hash = (change: (d: CaseDocument) => void) => inputHashes(changed(change), 'column').graph;
+    const hash = (change: (d: ColumnCase) => void) => inputHashes(changed(change), 'column').graph;
     const base = hash(() => undefined);
     expect(hash((d) => (d.notes = 'a note'))).toBe(base);
     expect(hash((d) => (d.display.temperature = 'K'))).toBe(base);

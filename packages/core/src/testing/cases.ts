@@ -1,4 +1,4 @@
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { ColumnCase } from '../solve/index.ts';
 import { USUAL_SITE } from '../solve/index.ts';
 import { orientedPair } from '../databank/index.ts';
 import { nrtlPairs } from '../databank/whole.ts';
@@ -6,7 +6,7 @@ import { UNIT_SETS } from '../units/index.ts';
 import { databankRecord, nrtlMixture } from './mixtures.ts';
 
 /** Acetone and water, complete and solvable; tests change one thing at a time in a copy. */
-export function acetoneWaterCase(): CaseDocument {
+export function acetoneWaterCase(): ColumnCase {
   const components = [databankRecord('acetone'), databankRecord('water')];
   const pair = orientedPair(nrtlPairs, components[0].id, components[1].id);
   const [light, heavy] = components;
@@ -74,7 +74,7 @@ export function acetoneWaterCase(): CaseDocument {
         ladder: null,
       },
     ],
-    connections: [{ from: { stream: 'feed' }, to: { unit: 'column' } }],
+    connections: [{ id: 'feed-to-column', from: { stream: 'feed' }, to: { unit: 'column', port: 'feed' } }],
     notes: '',
   };
 }

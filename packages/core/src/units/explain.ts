@@ -99,6 +99,10 @@ export function explain(reason: Reason, show: Show): string {
       return `Not found in the time allowed (${show.count(reason.iterations)} steps). Search on, or ask for something easier first.`;
     case 'not-finite':
       return `The data of this mixture give no finite ${reason.what}: look at the coefficients of its components and pairs.`;
+    case 'upstream':
+      return `${capital(reason.name)} is not known: ${explain(reason.reason, show)}`;
+    case 'nothing-flows':
+      return `${capital(reason.name)} is empty: nothing leaves that way.`;
     case 'in-feed':
       return `${reason.name === '' ? 'The feed' : capital(reason.name)}: ${explain(reason.reason, show)}`;
     case 'no-saturation':
@@ -359,8 +363,12 @@ export function explainOpenPoint(point: OpenPoint, show: Show): string {
       return `${point.feed === '' ? 'The feed' : capital(point.feed)} holds a component that the mixture does not have (${point.id}): add it to the mixture, or take its part away.`;
     case 'no-such-stream':
       return `A connection names a stream that is not there (${point.id}): take the connection away, or make the stream.`;
+    case 'recycle':
+      return `What leaves ${point.name} comes back to it: columns and drums are solved one after the other, so take one connection away.`;
+    case 'upstream-open':
+      return `${capital(point.name)} is not known yet: what sends it has open points of its own.`;
     case 'connected-twice':
-      return `${point.name === '' ? 'A feed' : capital(point.name)} is connected to this column twice: take one connection away.`;
+      return `${point.name === '' ? 'A feed' : capital(point.name)} is connected to this unit twice: take one connection away.`;
     case 'targets-for-handles':
       return targetsForHandles(point.targets, point.handles);
     case 'not-with-column':

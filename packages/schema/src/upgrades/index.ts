@@ -12,18 +12,19 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   5: ladders,
   6: startsAndPairs,
   7: measuredData,
+  8: ports,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
 function modelsForBothPhases(document: Loose): Loose {
-  const { liquid, ...mixture } = (document['mixture'] ?? {}) as Loose; // what it is not, the schema says afterwards
+  const { liquid, ...mixture } = recordOf(document['mixture']);
   return { ...document, mixture: { ...mixture, model: liquid, wilsonPairs: [], uniquacPairs: [], interactions: [] } };
 }
 
 /** Schema 3: records hold identifiers, transport properties and groups; mixtures hold model options, Henry's constants and group tables. */
 function wholeRecords(document: Loose): Loose {
-  const mixture = (document['mixture'] ?? {}) as Loose; // what it is not, the schema says afterwards
-  const records = Array.isArray(mixture['components']) ? (mixture['components'] as Loose[]) : [];
+  const mixture = recordOf(document['mixture']);
+  const records = listOf(mixture['components']);
   const emptyTable = { source: '', subgroups: {}, interactions: [] };
   return {
     ...document,
@@ -42,35 +43,35 @@ function wholeRecords(document: Loose): Loose {
  * the graph, and an estimate; the site its standard temperature and cooling levels, the display a unit for everything.
  */
 function feedsAndSheet(document: Loose): Loose {
-  const mixture = (document['mixture'] ?? {}) as Loose;
-  const records = Array.isArray(mixture['components']) ? (mixture['components'] as Loose[]) : [];
+  const mixture = recordOf(document['mixture']);
+  const records = listOf(mixture['components']);
   const [light, heavy] = records.map((record) => String(record['id']));
   return {
     ...document,
-    site: { ...SITE, ...(document['site'] as Loose) },
-    display: { ...METRIC, ...(document['display'] as Loose) },
+    site: { ...SITE, ...recordOf(document['site']) },
+    display: { ...METRIC, ...recordOf(document['display']) },
     streams: listOf(document['streams']).map((stream) => wholeStream(stream, light, heavy)),
     units: listOf(document['units']).map((unit) => columnWithSheet(unit, light)),
   };
 }
 
 function wholeStream({ flow, composition, condition, ...stream }: Loose, light?: string, heavy?: string): Loose {
-  const old = composition as { value: number; basis: string } | null | undefined;
-  const parts: Record<string, number> = {};
-  if (old && light !== undefined) parts[light] = old.value;
-  if (old && heavy !== undefined) parts[heavy] = 1 - old.value;
-  const { by, q, temperature } = (condition ?? {}) as Loose;
+  const { value: share, basis } = recordOf(composition);
+  const parts: Record<string, unknown> = {};
+  if (share !== undefined && light !== undefined) parts[light] = share;
+  if (share !== undefined && heavy !== undefined) parts[heavy] = 1 - Number(share);
+  const { by, q, temperature } = recordOf(condition);
   const value = by === 'q' ? { value: q } : by === 'temperature' ? { value: temperature } : {};
   return {
     ...stream,
     amount: flow,
-    composition: { basis: old?.basis ?? 'mole', parts },
+    composition: { basis: basis ?? 'mole', parts },
     condition: [{ by: 'column-pressure' }, { by, ...value }],
   };
 }
 
 function columnWithSheet({ pressure, graph, ...unit }: Loose, light?: string): Loose {
-  const { distillate, bottoms, ...rest } = (graph ?? {}) as Record<string, { value: number; basis: string } | null>;
+  const { distillate, bottoms, ...rest } = recordOf(graph);
   const cells = Object.entries({ distillate, bottoms }).flatMap(([product, purity]) =>
     !purity || light === undefined
       ? []
@@ -78,9 +79,9 @@ function columnWithSheet({ pressure, graph, ...unit }: Loose, light?: string): L
           {
             component: light,
             product,
-            kind: purity.basis === 'mass' ? 'mass-fraction' : 'fraction',
+            kind: recordOf(purity)['basis'] === 'mass' ? 'mass-fraction' : 'fraction',
             wish: 'equal',
-            value: purity.value,
+            value: recordOf(purity)['value'],
           },
         ],
   );
@@ -106,7 +107,7 @@ const nothingKnown = [
  * efficiency, and a rating that counts its stages in all.
  */
 function moreStreams(document: Loose): Loose {
-  const fed = listOf(document['connections']).map(({ from, to }) => [(to as Loose)['unit'], (from as Loose)['stream']]);
+  const fed = listOf(document['connections']).map(({ from, to }) => [recordOf(to)['unit'], recordOf(from)['stream']]);
   return {
     ...document,
     units: listOf(document['units']).map((unit) => {
@@ -117,8 +118,8 @@ function moreStreams(document: Loose): Loose {
 }
 
 function columnOfStreams({ graph, ...unit }: Loose, feed: string): Loose {
-  const { rating, feedStage, ...rest } = (graph ?? {}) as Loose;
-  const { above, below, known } = (rating ?? {}) as Loose;
+  const { rating, feedStage, ...rest } = recordOf(graph);
+  const { above, below, known } = recordOf(rating);
   const isRated = typeof above === 'number' && typeof below === 'number';
   const stage = rest['task'] === 'rating' && isRated ? above + 1 : feedStage;
   return {
@@ -139,20 +140,20 @@ function columnOfStreams({ graph, ...unit }: Loose, feed: string): Loose {
 
 /** Schema 6: what was carried over became a ladder, the column stage by stage; the site has a heating medium. */
 function ladders(document: Loose): Loose {
-  const fed = listOf(document['connections']).map(({ from, to }) => [(to as Loose)['unit'], (from as Loose)['stream']]);
+  const fed = listOf(document['connections']).map(({ from, to }) => [recordOf(to)['unit'], recordOf(from)['stream']]);
   return {
     ...document,
-    site: { heating: SITE.heating, ...(document['site'] as Loose) },
+    site: { heating: SITE.heating, ...recordOf(document['site']) },
     units: listOf(document['units']).map(({ carried, ...unit }) => {
       const feed = fed.find(([to]) => to === unit['id'])?.[1];
-      return { ...unit, ladder: ladderOf(carried as Loose | null, typeof feed === 'string' ? feed : 'feed') };
+      return { ...unit, ladder: ladderOf(carried, typeof feed === 'string' ? feed : 'feed') };
     }),
   };
 }
 
-function ladderOf(carried: Loose | null | undefined, feed: string): Loose | null {
+function ladderOf(carried: unknown, feed: string): Loose | null {
   if (carried === null || carried === undefined) return null;
-  const { stages, feedStage, reflux, distillate, pressure, condenser } = carried;
+  const { stages, feedStage, reflux, distillate, pressure, condenser } = recordOf(carried);
   // The ladder counts a total condenser.
   const above = condenser === 'total' ? 1 : 0;
   const flow = (id: string, place: string, value: unknown): Loose => ({
@@ -169,7 +170,7 @@ function ladderOf(carried: Loose | null | undefined, feed: string): Loose | null
     top: condenser,
     bottom: 'kettle',
     subcooling: null,
-    pressure: { by: 'ends', ...(pressure as Loose) },
+    pressure: { by: 'ends', ...recordOf(pressure) },
     feeds: { [feed]: { stage: Number(feedStage) + above, way: 'whole' } },
     drawStages: {},
     pumpArounds: [],
@@ -184,8 +185,8 @@ function ladderOf(carried: Loose | null | undefined, feed: string): Loose | null
 /** Schema 7: a ladder may be given a profile to begin from and a method; a target the handle that is to serve it. */
 function startsAndPairs(document: Loose): Loose {
   const units = listOf(document['units']).map((unit) => {
-    const ladder = (unit['ladder'] ?? null) as Loose | null;
-    if (ladder === null) return unit;
+    if (unit['ladder'] === null || unit['ladder'] === undefined) return unit;
+    const ladder = recordOf(unit['ladder']);
     const targets = listOf(ladder['targets']).map((target) => ({ ...target, moves: null }));
     return { ...unit, ladder: { ...ladder, targets, given: null, method: null } };
   });
@@ -194,10 +195,45 @@ function startsAndPairs(document: Loose): Loose {
 
 /** Schema 8: a mixture keeps what was measured of its pairs. */
 function measuredData(document: Loose): Loose {
-  return { ...document, mixture: { ...((document['mixture'] ?? {}) as Loose), measured: [] } };
+  return { ...document, mixture: { ...recordOf(document['mixture']), measured: [] } };
 }
 
-const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? (value as Loose[]) : []); // what it is not, the schema says afterwards
+/**
+ * Schema 9: connections have an id, and end at inlets. The inlet is called as the feed that enters by it, so that what a column said of its feeds holds for
+ * its inlets as it stands; only the handles of feeds say `inlet` where they said `stream`.
+ */
+function ports(document: Loose): Loose {
+  const connections = listOf(document['connections']).map(({ from, to }) => {
+    const [stream, unit] = [recordOf(from)['stream'], recordOf(to)['unit']];
+    return { id: `${String(stream)}-to-${String(unit)}`.slice(0, 64), from, to: { unit, port: stream } };
+  });
+  const units = listOf(document['units']).map(({ ladder, ...unit }) => ({
+    ...unit,
+    ladder: ladder === null || ladder === undefined ? ladder : handlesOfInlets(recordOf(ladder)),
+  }));
+  return { ...document, connections, units };
+}
+
+function handlesOfInlets(ladder: Loose): Loose {
+  const inlet = ({ stream, ...handle }: Loose): Loose => (stream === undefined ? handle : { ...handle, inlet: stream });
+  const quantity = (asked: unknown): unknown => {
+    const { handle, ...rest } = recordOf(asked);
+    return handle === undefined ? asked : { ...rest, handle: inlet(recordOf(handle)) };
+  };
+  const targets = listOf(ladder['targets']).map((target) => ({
+    ...target,
+    quantity: quantity(target['quantity']),
+    moves: quantity(target['moves']),
+  }));
+  return { ...ladder, targets, freed: listOf(ladder['freed']).map(inlet) };
+}
+
+/** What should be a record, as one: of anything else nothing is kept, and the schema says afterwards what is missing. */
+const recordOf = (value: unknown): Loose =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Loose) : {};
+
+/** What should be a list of records, as one. */
+const listOf = (value: unknown): Loose[] => (Array.isArray(value) ? value.map(recordOf) : []);
 
 /** What records of schema 2 did not have. */
 const emptyRecord = {

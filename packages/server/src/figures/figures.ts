@@ -1,18 +1,24 @@
-import { createCaseSolver } from '@keen-ladder/core';
+import { columnOf, createCaseSolver } from '@keen-ladder/core';
 import type { CaseSolver, EstimateFacts, GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 
 /** What the list shows of a case: solved from nothing by the same engine as on the page. */
 export function figuresOf(document: CaseDocument): Figures {
   const solver = createCaseSolver();
-  const [column] = document.units;
+  const column = document.units.find((unit) => unit.kind === 'column');
   const mixture = mixtureOf(document);
-  if (column === undefined) return blankFigures(document, 'open');
+  if (column === undefined) return blankFigures(document, stateOfDrums(solver, document));
   if (column.service !== 'distillation') return { mixture, ...transferred(solver, document, column.id) };
   return {
     mixture,
     ...(document.mixture.components.length > 2 ? estimated(solver, document, column.id) : drawn(solver, document, column.id)),
   };
+}
+
+/** Of a case without a column: its worst drum's. */
+function stateOfDrums(solver: CaseSolver, document: CaseDocument): Figures['state'] {
+  const states = document.units.map(({ id }) => solver.drum(document, id, timeLimit(LONGEST)).outcome.state);
+  return states.length === 0 || states.includes('open') ? 'open' : states.includes('out-of-reach') ? 'out-of-reach' : 'solved';
 }
 
 /** What is known of a case that is not solved: what its mixture consists of. */
@@ -37,7 +43,7 @@ function estimated(solver: CaseSolver, document: CaseDocument, unit: string): Om
   const { outcome } = solver.estimate(document, unit);
   const facts = outcome.state === 'solved' ? outcome.value : undefined;
   // A column with side draws has no estimate, but may have its ladder.
-  const hasLadder = facts === undefined && document.units.some(({ id, ladder }) => id === unit && ladder !== null);
+  const hasLadder = facts === undefined && columnOf(document, unit).ladder !== null;
   const rigorous = hasLadder ? solver.ladder(document, unit, timeLimit(LONGEST)).outcome : undefined;
   if (rigorous?.state === 'solved')
     return { state: 'solved', stages: rigorous.value.stages, reflux: rigorous.value.refluxRatio, curve: [], staircase: [] };

@@ -1,6 +1,7 @@
 /** A case solved whole, as the command line tells it. */
 import {
   createCaseSolver,
+  drumRows,
   explain,
   explainOpenPoint,
   explainWarning,
@@ -60,13 +61,24 @@ interface Solving {
   tables: SolvedCase['tables'];
 }
 
-function resultOf(solving: Solving, unit: ColumnUnit): UnitResult {
+function resultOf(solving: Solving, unit: Unit): UnitResult {
+  return unit.kind === 'drum' ? drumResult(solving, unit) : columnResult(solving, unit);
+}
+
+function drumResult({ solver, document, show, names, isOver, tables }: Solving, { id, name, kind }: DrumUnit): UnitResult {
+  const { outcome } = solver.drum(document, id, isOver);
+  if (outcome.state === 'solved') tables.set(`${id}-streams`, drumRows(outcome.value, names, document));
+  return { id, name, kind, graph: null, estimate: null, ladder: null, drum: told(outcome, show) };
+}
+
+function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
   const { solver, document, show } = solving;
   const { graph, absorption } = solver.solve(document, unit.id);
   const isBinary = document.mixture.components.length <= 2;
   return {
     id: unit.id,
     name: unit.name,
+    kind: unit.kind,
     graph: absorption === null && isBinary ? told(graph.outcome, show) : null,
     estimate: absorption === null ? told(solver.estimate(document, unit.id).outcome, show) : told(absorption.estimate, show),
     ladder: null,
@@ -100,9 +112,9 @@ function ladderResults(solving: Solving, unit: string): Partial<UnitResult> {
   return results;
 }
 
-/** The stop that says whether a column has its answer: the ladder where there is one. */
-function decisive({ ladder, graph, estimate }: UnitResult): 'solved' | 'open' | 'out-of-reach' {
-  return (ladder ?? graph ?? estimate)?.state ?? 'open';
+/** The stop that says whether a unit has its answer: a column's ladder where there is one. */
+function decisive({ drum, ladder, graph, estimate }: UnitResult): 'solved' | 'open' | 'out-of-reach' {
+  return (drum ?? ladder ?? graph ?? estimate)?.state ?? 'open';
 }
 
 type Told<T> =

@@ -4,7 +4,8 @@ import type { Dimension } from '@keen-ladder/core';
 import type { CaseDocument, ResultFile } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
-type Stop = NonNullable<UnitResult['ladder'] | UnitResult['estimate']>;
+type Stop = NonNullable<UnitResult['drum'] | UnitResult['ladder'] | UnitResult['estimate']>;
+type DrumNumbers = Extract<NonNullable<UnitResult['drum']>, { state: 'solved' }>['value'];
 type LadderNumbers = Extract<NonNullable<UnitResult['ladder']>, { state: 'solved' }>['value'];
 
 export function summaryOf(result: ResultFile, document: CaseDocument): string {
@@ -16,6 +17,7 @@ const printable = (line: string): string => line.replace(/(?!\n)\p{Cc}/gu, '�'
 
 function unitLines(unit: UnitResult, components: readonly string[], document: CaseDocument): string[] {
   const stops: [string, Stop | null][] = [
+    ['drum', unit.drum ?? null],
     ['graph', unit.graph],
     ['estimate', unit.estimate],
     ['ladder', unit.ladder],
@@ -27,6 +29,7 @@ function unitLines(unit: UnitResult, components: readonly string[], document: Ca
     ...stops.flatMap(([name, stop]) =>
       stop === null ? [] : [`  ${name}: ${words(stop)}`, ...sentences(stop).map((s) => `    ${s}`)],
     ),
+    ...(unit.drum?.state === 'solved' ? drumLines(unit.drum.value, components, document) : []),
     ...(unit.ladder?.state === 'solved' ? ladderLines(unit.ladder.value, components, document) : []),
   ];
 }
@@ -41,11 +44,26 @@ function sentences(stop: Stop): string[] {
   return stop.state === 'open' ? stop.points.map(({ sentence, path }) => `${sentence} (${path})`) : [stop.reason];
 }
 
-function ladderLines(ladder: LadderNumbers, components: readonly string[], document: CaseDocument): string[] {
-  const show = (value: number, dimension: Dimension): string => {
-    const unit = findUnit(dimension, shownUnit(document.display, dimension));
-    return `${formatQuantity(value, unit, document.site)} ${unit.id}`.trim();
+const shownAs =
+  ({ display, site }: CaseDocument) =>
+  (value: number, dimension: Dimension): string => {
+    const unit = findUnit(dimension, shownUnit(display, dimension));
+    return `${formatQuantity(value, unit, site)} ${unit.id}`.trim();
   };
+
+function drumLines(drum: DrumNumbers, components: readonly string[], document: CaseDocument): string[] {
+  const show = shownAs(document);
+  return [
+    `    ${show(drum.T, 'temperature')}, ${show(drum.P, 'pressure')}, heat ${show(drum.duty, 'power')}, ${formatNumber(drum.vapourFraction)} mol/mol vapour`,
+    ...Object.entries(drum.outlets).map(([name, { flow, fractions }]) => {
+      const parts = components.map((component, i) => `${component} ${formatNumber(fractions[i] ?? 0, 4)}`);
+      return `    ${name}: ${flow === 0 ? 'nothing' : `${show(flow, 'molarFlow')}: ${parts.join(', ')}`}`;
+    }),
+  ];
+}
+
+function ladderLines(ladder: LadderNumbers, components: readonly string[], document: CaseDocument): string[] {
+  const show = shownAs(document);
   const duty = (value: number | null): string => (value === null ? 'none' : show(value, 'power'));
   const steps = ladder.attempts.reduce((sum, { iterations }) => sum + iterations, 0);
   return [

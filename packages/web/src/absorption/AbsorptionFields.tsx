@@ -2,10 +2,10 @@
 import { capital, formatNumber, USUAL_FLOW_MULTIPLE } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { PressureField, ServiceField } from '../column/ColumnFields.tsx';
 import { absorptionSet } from '../document/documentSlice.ts';
-import { selectComponents, selectFeeds } from '../document/selectors.ts';
+import { selectComponents, selectInlets } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { useGesture } from '../fields/gesture.ts';
@@ -54,14 +54,14 @@ export function AbsorptionFields({ column }: { column: ColumnUnit }) {
 
 /** Streams and solute; what is not chosen is proposed, and the proposal shown. */
 function Roles({ column, set }: PartProps) {
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const components = useAppSelector(selectComponents);
   const result = useAppSelector(selectAbsorptionResult);
   const { gas, liquid, solute } = column.absorption;
   const proposed = result?.roles ?? undefined;
   const path = `units.${column.id}.absorption`;
-  const streams = feeds.map(({ id, name }) => ({ value: id, label: name }));
-  const other = (id: string): string | null => feeds.find((feed) => feed.id !== id)?.id ?? null;
+  const streams = inlets.map(({ id, name }) => ({ value: id, label: name }));
+  const other = (id: string): string | null => inlets.find((inlet) => inlet.id !== id)?.id ?? null;
   return (
     <>
       <ChoiceField

@@ -3,8 +3,8 @@ import { findUnit, formatFixed, formatNumber, fromSI, shownUnit } from '@keen-la
 import type { AbsorptionFacts, Reason, TransferDrawing, Warning } from '@keen-ladder/core';
 import { useRef } from 'react';
 import { useStore } from 'react-redux';
-import type { AppStore } from '../app/store.ts';
-import { useAppSelector } from '../app/store.ts';
+import type { AppStore } from '../store/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
 import { ofWash } from '../column/handedOn.ts';
 import { LineChart } from '../charts/LineChart.tsx';

@@ -1,9 +1,9 @@
 /** What enters a washer or a stripper and what leaves it, component by component. */
 import { findUnit, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
 import type { AbsorptionFacts } from '@keen-ladder/core';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { SaveTable } from '../charts/SaveChart.tsx';
-import { selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
+import { selectComponents, selectDisplay, selectInlets, selectSite } from '../document/selectors.ts';
 import { selectAbsorptionResult, selectIsAbsorptionStale } from '../stops/standing.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { streamRows } from './rows.ts';
@@ -36,13 +36,13 @@ const NEGLIGIBLE = 0.001;
 
 export function StreamsTable({ facts, hasFactors = false }: { facts: AbsorptionFacts; hasFactors?: boolean }) {
   const components = useAppSelector(selectComponents);
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const unit = findUnit('molarFlow', shownUnit(display, 'molarFlow'));
   const shown = (value: number): string => formatNumber(fromSI(value, unit, site), 4);
-  const nameOf = (id: string): string => feeds.find((feed) => feed.id === id)?.name ?? id;
+  const nameOf = (id: string): string => inlets.find((inlet) => inlet.id === id)?.name ?? id;
   const { gasIn, liquidIn, gasOut, liquidOut, factor } = facts;
   const sum = (flows: readonly number[]): number => flows.reduce((total, flow) => total + flow, 0);
   const columns = [gasIn, liquidIn, gasOut, liquidOut];

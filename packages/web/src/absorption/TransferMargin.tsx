@@ -1,7 +1,7 @@
 /** The margin of the drawing: stages by steps and by Kremser, flows and their least, the ends. */
 import { capital, formatFixed, formatFraction, formatNumber, toFraction } from '@keen-ladder/core';
 import type { Reason, TransferDrawing, Warning } from '@keen-ladder/core';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectColumn } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';

@@ -3,7 +3,7 @@ import { capital, formatFixed, toFraction } from '@keen-ladder/core';
 import type { TransferDrawing } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import type { Line } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';

@@ -1,7 +1,31 @@
 import { createBrowserRouter, Navigate, Outlet, useRouteError } from 'react-router';
+import type { ComponentType } from 'react';
 import { Commands } from '../commands/Commands.tsx';
 import { ProjectsPage } from '../projects/ProjectsPage.tsx';
-import { part } from './parts.ts';
+import { part } from '../store/parts.ts';
+import { STOPS } from '../stops/registry.ts';
+import type { StopPath } from '../stops/registry.ts';
+
+/** The page of each stop, fetched when it is first needed. */
+const pages: Record<StopPath, () => Promise<ComponentType>> = {
+  mixture: async () => (await import('../mixture/MixturePage.tsx')).MixturePage,
+  balance: async () => (await import('../balance/BalancePage.tsx')).BalancePage,
+  graph: async () => (await import('../graph/GraphPage.tsx')).GraphPage,
+  transfer: async () => (await import('../absorption/TransferPage.tsx')).TransferPage,
+  estimate: async () => (await import('../estimate/EstimatePage.tsx')).EstimatePage,
+  factors: async () => (await import('../absorption/FactorsPage.tsx')).FactorsPage,
+  ladder: async () => (await import('../ladder/LadderPage.tsx')).LadderPage,
+  drum: async () => (await import('../drum/DrumPage.tsx')).DrumPage,
+};
+
+/** A stop that kinds of unit share has one page. */
+const routesOf = (isOfCase: boolean) =>
+  [...new Set(STOPS.filter(({ isOf }) => (isOf === undefined) === isOfCase).map(({ path }) => path))].map((path) => ({
+    path,
+    lazy: part(async () => ({ Component: await pages[path]() })),
+  }));
+
+const first = { index: true, lazy: part(async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop })) } as const;
 
 /** Shown while a page's code is fetched: nothing moves, nothing flashes. */
 const Nothing = () => null;
@@ -17,20 +41,13 @@ export const router = createBrowserRouter([
         path: '/cases/:id',
         lazy: part(async () => ({ Component: (await import('../case/CasePage.tsx')).CasePage })),
         children: [
-          { index: true, lazy: part(async () => ({ Component: (await import('../case/FirstStop.tsx')).FirstStop })) },
-          { path: 'mixture', lazy: part(async () => ({ Component: (await import('../mixture/MixturePage.tsx')).MixturePage })) },
-          { path: 'balance', lazy: part(async () => ({ Component: (await import('../balance/BalancePage.tsx')).BalancePage })) },
+          first,
+          ...routesOf(true),
           {
-            path: 'estimate',
-            lazy: part(async () => ({ Component: (await import('../estimate/EstimatePage.tsx')).EstimatePage })),
+            path: ':unit',
+            lazy: part(async () => ({ Component: (await import('../case/UnitFrame.tsx')).UnitFrame })),
+            children: [first, ...routesOf(false)],
           },
-          { path: 'factors', lazy: part(async () => ({ Component: (await import('../absorption/FactorsPage.tsx')).FactorsPage })) },
-          {
-            path: 'transfer',
-            lazy: part(async () => ({ Component: (await import('../absorption/TransferPage.tsx')).TransferPage })),
-          },
-          { path: 'ladder', lazy: part(async () => ({ Component: (await import('../ladder/LadderPage.tsx')).LadderPage })) },
-          { path: 'graph', lazy: part(async () => ({ Component: (await import('../graph/GraphPage.tsx')).GraphPage })) },
         ],
       },
       { path: '*', element: <Navigate to="/" replace /> },

@@ -1,14 +1,14 @@
 /** The margin of Feed & balance: what the feed is, what is open or cannot be, notes. */
 import { capital, formatFixed, formatFraction } from '@keen-ladder/core';
 import type { FeedFacts } from '@keen-ladder/core';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectComponents } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { Figures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import { selectFeedFacts, selectIsBalanceStale, selectLastBalanceStanding } from '../stops/standing.ts';
 
-export function BalanceMargin({ stream }: { stream: string }) {
-  const facts = useAppSelector((state) => selectFeedFacts(state, stream));
+export function BalanceMargin({ inlet }: { inlet: string }) {
+  const facts = useAppSelector((state) => selectFeedFacts(state, inlet));
   const standing = useAppSelector(selectLastBalanceStanding);
   const isStale = useAppSelector(selectIsBalanceStale);
   return (
@@ -23,7 +23,7 @@ export function BalanceMargin({ stream }: { stream: string }) {
   );
 }
 
-function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
+export function WhatTheFeedIs({ facts }: { facts: FeedFacts }) {
   const quantity = useAppSelector(selectShowQuantity);
   const { bubblePoint, dewPoint, phases } = facts;
   const missing = [...(bubblePoint === null ? ['bubble point'] : []), ...(dewPoint === null ? ['dew point'] : [])];

@@ -5,9 +5,9 @@ import type { BalanceFacts, BalanceResult } from '@keen-ladder/core';
 import { App, Button, Segmented } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { sheetCleared, sheetFilled } from '../document/documentSlice.ts';
-import { selectColumn, selectComponents, selectDisplay, selectFeeds, selectSite } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDisplay, selectInlets, selectSite } from '../document/selectors.ts';
 import { StreamsPanel } from '../absorption/StreamsPanel.tsx';
 import { FeedFields } from '../feed/FeedFields.tsx';
 import { selectBalanceResult, selectIsBalanceStale, selectLadderStanding, selectLastBalanceStanding } from '../stops/standing.ts';
@@ -19,17 +19,17 @@ import { SheetBars } from './SheetBars.tsx';
 import { sheetRows } from './sheetRows.ts';
 
 export function BalancePage() {
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const column = useAppSelector(selectColumn);
   const [chosen, setChosen] = useState<string | undefined>(undefined);
-  const stream = feeds.find((f) => f.id === chosen) ?? feeds[0];
+  const inlet = inlets.find(({ id }) => id === chosen) ?? inlets[0];
   if (column === undefined) return null;
   return (
     <main className="graph-page">
       <h1 className="unseen">{column.service === 'distillation' ? 'Feed and balance' : 'Feeds'}</h1>
-      <FeedFields feeds={feeds} stream={stream} column={column} onChoose={setChosen} />
+      <FeedFields inlets={inlets} inlet={inlet} column={column} onChoose={setChosen} />
       {column.service === 'distillation' ? <SheetPanel column={column} /> : <StreamsPanel />}
-      <BalanceMargin stream={stream?.id ?? ''} />
+      <BalanceMargin inlet={inlet?.id ?? ''} />
     </main>
   );
 }

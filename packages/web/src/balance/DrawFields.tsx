@@ -2,7 +2,7 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Select } from 'antd';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { drawAdded, drawChanged, drawRemoved } from '../document/documentSlice.ts';
 
 const phases = [

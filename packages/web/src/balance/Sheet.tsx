@@ -8,7 +8,7 @@ import type { BalanceResult, Product } from '@keen-ladder/core';
 import { useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { cellCleared, cellSet } from '../document/documentSlice.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { componentColor } from '../theme/componentColors.ts';

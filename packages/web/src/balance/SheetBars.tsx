@@ -2,7 +2,7 @@
 import { capital, formatNumber } from '@keen-ladder/core';
 import type { BalanceResult } from '@keen-ladder/core';
 import { useRef } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectComponents } from '../document/selectors.ts';

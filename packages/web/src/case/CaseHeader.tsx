@@ -5,7 +5,7 @@ import { Button, Input, Select, Tooltip } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { Brand } from '../app/Brand.tsx';
 import { FindButton } from '../commands/Commands.tsx';
 import { caseRenamed } from '../saving/savingSlice.ts';

@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react';
 import { useStore } from 'react-redux';
 import { Outlet, useNavigate, useParams } from 'react-router';
 import { ApiError } from '../api/client.ts';
-import type { AppStore } from '../app/store.ts';
-import { useAppSelector } from '../app/store.ts';
-import { columnOfCase } from '../document/selectors.ts';
+import type { AppStore } from '../store/store.ts';
+import { useAppSelector } from '../store/store.ts';
+import { unitLookedAt } from '../document/placeSlice.ts';
 import { followDocument } from '../engine/solving.ts';
 import { useSaver } from '../saving/SaverContext.tsx';
 import { CaseHeader } from './CaseHeader.tsx';
@@ -29,7 +29,7 @@ export function CasePage() {
     saver
       .open(id)
       .then(() => {
-        if (!left) stop = followDocument(store, (document) => columnOfCase(document)?.id);
+        if (!left) stop = followDocument(store);
       })
       .catch((error: unknown) => {
         if (!left) setFailure({ id, error: error instanceof ApiError ? error : new ApiError('refused', String(error)) });
@@ -38,6 +38,7 @@ export function CasePage() {
       left = true;
       stop?.();
       saver.close();
+      store.dispatch(unitLookedAt(null));
     };
   }, [id, saver, store, attempt]);
   useEffect(() => {

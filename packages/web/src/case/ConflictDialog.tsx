@@ -1,6 +1,6 @@
 import { App, Button, Modal } from 'antd';
 import { useNavigate } from 'react-router';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useSaver } from '../saving/SaverContext.tsx';
 
 /** The case was saved elsewhere after it was opened here: nothing is overwritten until a person has chosen. */

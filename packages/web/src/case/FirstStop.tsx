@@ -1,11 +1,13 @@
 import { Navigate } from 'react-router';
-import { useAppSelector } from '../app/store.ts';
-import { selectColumn, selectComponents } from '../document/selectors.ts';
+import { useAppSelector } from '../store/store.ts';
+import { selectComponents, selectUnit } from '../document/selectors.ts';
+import { addressOf, firstStop } from '../stops/registry.ts';
 
-/** Where a case opens: its drawing, or, with more than two components to distil, its estimate. */
+/** Where a case, or a unit of it, opens. */
 export function FirstStop() {
-  const isBinary = useAppSelector(selectComponents).length <= 2;
-  const isDistillation = useAppSelector(selectColumn)?.service === 'distillation';
-  if (!isDistillation) return <Navigate to="transfer" replace />;
-  return <Navigate to={isBinary ? 'graph' : 'estimate'} replace />;
+  const id = useAppSelector((state) => state.saving.facts?.id);
+  const components = useAppSelector(selectComponents).length;
+  const unit = useAppSelector(selectUnit);
+  const stop = firstStop(unit, components);
+  return id === undefined || stop === undefined ? null : <Navigate to={addressOf(id, unit?.id, stop)} replace />;
 }

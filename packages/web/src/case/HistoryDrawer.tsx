@@ -2,7 +2,7 @@ import { App, Button, Drawer } from 'antd';
 import { useState } from 'react';
 import { api } from '../api/client.ts';
 import { failureOf, useHistoryQuery } from '../api/queries.ts';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { documentReplaced } from '../document/documentSlice.ts';
 
 interface Props {

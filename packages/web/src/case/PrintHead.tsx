@@ -1,7 +1,7 @@
 /** What a page on paper begins with: which case, when, with which model and data. Seen in print alone. */
 import { capital, isCubic, MODEL_WORDS, pairStandings } from '@keen-ladder/core';
 import type { Mixture } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { usePrinting } from '../theme/usePrinting.ts';
 

@@ -1,75 +1,119 @@
-/** The route: the engineer's stops in their order, each with its state in a word. Stops that do not exist yet are not shown. */
-import { NavLink } from 'react-router';
-import { useAppSelector } from '../app/store.ts';
-import {
-  selectBalanceStanding,
-  selectDrawingStanding,
-  selectEstimateStanding,
-  selectFactorsStanding,
-  selectGraphStanding,
-  selectLadderMilliseconds,
-  selectLadderStanding,
-  selectMilliseconds,
-  selectMixtureStanding,
-} from '../stops/standing.ts';
+/** The route: the case's units, where there are several, and the stops of the one that is looked at, each with its state in a word. */
+import { DownOutlined, PlusOutlined } from '@ant-design/icons';
+import type { UnitKind } from '@keen-ladder/schema';
+import { Button, Dropdown } from 'antd';
+import { useStore } from 'react-redux';
+import { NavLink, useNavigate } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import type { AppStore, RootState } from '../store/store.ts';
+import { unitAdded, unitRemoved } from '../document/documentSlice.ts';
+import { freeId } from '../document/parts.ts';
+import { selectComponents, selectDocument, selectUnit, selectUnits } from '../document/selectors.ts';
+import { freeOutlets } from '../feed/InletFields.tsx';
+import { addressOf, stopsOf } from '../stops/registry.ts';
+import type { Stop } from '../stops/registry.ts';
 import type { Standing } from '../stops/standing.ts';
-import { selectColumn, selectComponents } from '../document/selectors.ts';
 import { StateMark } from './StateMark.tsx';
+import { UnitName } from './UnitName.tsx';
 
 export function Route() {
-  const balance = useAppSelector(selectBalanceStanding);
-  const graph = useAppSelector(selectGraphStanding);
-  const estimate = useAppSelector(selectEstimateStanding);
-  const isBinary = useAppSelector(selectComponents).length <= 2;
-  const milliseconds = useAppSelector(selectMilliseconds);
-  const drawing = useAppSelector(selectDrawingStanding);
-  const factors = useAppSelector(selectFactorsStanding);
-  const ladder = useAppSelector(selectLadderStanding);
-  const ladderTime = useAppSelector(selectLadderMilliseconds);
-  const mixture = useAppSelector(selectMixtureStanding);
-  const count = useAppSelector(selectComponents).length;
-  const words = count === 1 ? '1 component' : `${count} components`;
-  const service = useAppSelector(selectColumn)?.service ?? 'distillation';
-  if (service !== 'distillation')
-    return (
-      <nav className="route" aria-label="Stops of this case">
-        <Stop to="mixture" name="Mixture" standing={mixture} words={words} />
-        <Stop to="balance" name="Feeds" standing={balance} words="complete" />
-        <Stop to="transfer" name="Graph" standing={drawing} words={`solved · ${duration(milliseconds)}`} />
-        <Stop to="factors" name="Estimate" standing={factors} words="solved" />
-        <Stop to="ladder" name="Ladder" standing={ladder} words={`solved · ${duration(ladderTime)}`} />
-      </nav>
-    );
+  const unit = useAppSelector(selectUnit);
+  const id = useAppSelector((state) => state.saving.facts?.id) ?? '';
+  const stops = stopsOf(unit, useAppSelector(selectComponents).length);
   return (
-    <nav className="route" aria-label="Stops of this case">
-      <Stop to="mixture" name="Mixture" standing={mixture} words={words} />
-      <Stop to="balance" name="Feed & balance" standing={balance} words="complete" />
-      {isBinary && <Stop to="graph" name="Graph" standing={graph} words={`solved · ${duration(milliseconds)}`} />}
-      <Stop to="estimate" name="Estimate" standing={estimate} words="solved" />
-      <Stop to="ladder" name="Ladder" standing={ladder} words={`solved · ${duration(ladderTime)}`} />
-    </nav>
+    <>
+      <Units id={id} />
+      <nav className="route" aria-label="Stops of this case">
+        {stops.map((stop) => (
+          <StopLink key={stop.path} stop={stop} to={addressOf(id, unit?.id, stop)} />
+        ))}
+        <AddUnit id={id} />
+      </nav>
+    </>
   );
 }
 
-interface StopProps {
-  to: string;
-  name: string;
-  standing: Standing<unknown>;
-  /** What it says when solved. */
-  words: string;
-}
-
-function Stop({ to, name, standing, words }: StopProps) {
+function StopLink({ stop, to }: { stop: Stop; to: string }) {
+  const standing = useAppSelector(stop.standing);
+  const words = useAppSelector((state: RootState) => stateWords(standing, stop.solvedWords(state)));
   return (
     <NavLink className="stop" to={to}>
       <StateMark state={standing.state} />
-      <span className="stop-name">{name}</span>
-      <span className="stop-state">{stateWords(standing, words)}</span>
+      <span className="stop-name">{stop.name}</span>
+      <span className="stop-state">{words}</span>
     </NavLink>
   );
 }
 
-const duration = (milliseconds: number): string => (milliseconds < 1 ? 'under 1 ms' : `${Math.round(milliseconds)} ms`);
+/** The units of the case in a line, from the first to the last; one alone needs none. */
+function Units({ id }: { id: string }) {
+  const units = useAppSelector(selectUnits);
+  const shown = useAppSelector(selectUnit);
+  if (units.length < 2) return null;
+  return (
+    <nav className="units" aria-label="Units of this case">
+      {units.map((unit) =>
+        unit.id === shown?.id ? (
+          <span key={unit.id} className="unit" data-shown="true">
+            <UnitName unit={unit} />
+            <TakeUnitAway unit={unit.id} name={unit.name} id={id} />
+          </span>
+        ) : (
+          <NavLink key={unit.id} className="unit" to={`/cases/${id}/${unit.id}`}>
+            {unit.name}
+          </NavLink>
+        ),
+      )}
+    </nav>
+  );
+}
+
+function TakeUnitAway({ unit, name, id }: { unit: string; name: string; id: string }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const take = () => {
+    dispatch(unitRemoved({ unit }));
+    void navigate(`/cases/${id}`);
+  };
+  return (
+    <Dropdown trigger={['click']} menu={{ items: [{ key: 'take', label: `Take ${name} away` }], onClick: take }}>
+      <Button type="text" size="small" icon={<DownOutlined />} aria-label={`What can be done with ${name}`} />
+    </Dropdown>
+  );
+}
+
+const KINDS: Record<UnitKind, string> = { column: 'A column', drum: 'A flash drum' };
+
+/** One more unit: with a feed of its own, or for what another unit sends and nobody takes. */
+function AddUnit({ id }: { id: string }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const store = useStore() as AppStore; // the one store there is
+  const outlets = freeOutlets(useAppSelector(selectDocument), null);
+  const items = (Object.keys(KINDS) as UnitKind[]).map((kind) => ({
+    key: kind,
+    label: KINDS[kind],
+    children: [
+      { key: `${kind} feed`, label: 'with a feed of its own' },
+      ...outlets.map(({ name }, k) => ({ key: `${kind} ${k}`, label: `for the ${name}` })),
+    ],
+  }));
+  const add = (key: string) => {
+    const [kind, place] = key.split(' ') as [UnitKind, string]; // the keys are made above
+    const unit = freeId(kind, selectUnits(store.getState()));
+    dispatch(unitAdded({ kind, id: unit, from: outlets[Number(place)]?.port ?? null }));
+    void navigate(`/cases/${id}/${unit}`);
+  };
+  return (
+    <span className="add-unit">
+      <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => add(key) }}>
+        <Button type="text" size="small" icon={<PlusOutlined />}>
+          Unit
+        </Button>
+      </Dropdown>
+    </span>
+  );
+}
 
 function stateWords(standing: Standing<unknown>, solved: string): string {
   switch (standing.state) {

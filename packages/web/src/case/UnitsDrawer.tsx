@@ -3,7 +3,7 @@ import { SHOWN_DIMENSIONS } from '@keen-ladder/schema';
 import { unitsOf } from '@keen-ladder/core';
 import { Drawer } from 'antd';
 import type { ShownDimension } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { Utilities } from '../column/Utilities.tsx';
 import { siteSet } from '../document/documentSlice.ts';
 import { useUnitsChoice } from '../document/lastUnits.ts';

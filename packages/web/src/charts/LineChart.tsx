@@ -5,7 +5,7 @@
 import { formatNumber } from '@keen-ladder/core';
 import { lazy, Suspense } from 'react';
 import type { RefObject } from 'react';
-import { part } from '../app/parts.ts';
+import { part } from '../store/parts.ts';
 import type { ChartContent } from './content.ts';
 
 interface Props extends ChartContent {

@@ -4,7 +4,7 @@ import type { LadderChange } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { NavLink } from 'react-router';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';

@@ -1,7 +1,7 @@
 /** What graph and estimate ask of a column alike. */
 import { memo } from 'react';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { columnSet, condenserChosen, pressureSet } from '../document/documentSlice.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

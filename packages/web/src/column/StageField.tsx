@@ -1,6 +1,6 @@
 /** The stage of a feed or of a side draw: one counted from the top, or where it serves best. */
 import { memo, useState } from 'react';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { stageChosen } from '../document/documentSlice.ts';
 import type { StageChoice } from '../document/columnReducers.ts';
 import { Field } from '../fields/Field.tsx';

@@ -1,6 +1,6 @@
 /** What the site has to cool and to heat with, and how near an exchanger comes to it. */
 import type { CoolingLevel, CoolingName } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { siteSet } from '../document/documentSlice.ts';
 import { selectSite } from '../document/selectors.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';

@@ -1,9 +1,9 @@
 /** What graph, estimate and absorber hand on to the ladder, and which of them it can begin with. */
 import { findUnit, fromSI, handedOnLadder, handedOnWash, toSI } from '@keen-ladder/core';
-import type { AbsorptionFacts, EstimateFacts, GraphDesign } from '@keen-ladder/core';
-import type { CaseDocument, ColumnUnit, LadderInputs, Stream } from '@keen-ladder/schema';
-import type { RootState } from '../app/store.ts';
-import { selectColumn, selectFeeds } from '../document/selectors.ts';
+import type { AbsorptionFacts, EstimateFacts, GraphDesign, Inlet } from '@keen-ladder/core';
+import type { CaseDocument, ColumnUnit, LadderInputs } from '@keen-ladder/schema';
+import type { RootState } from '../store/store.ts';
+import { selectColumn, selectInlets } from '../document/selectors.ts';
 import { selectAbsorptionResult, selectEstimateResult, selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
 
 type Showing = Pick<CaseDocument, 'display' | 'site'>;
@@ -21,13 +21,13 @@ const roundedAs =
 const DIGITS = 5;
 
 /** What the estimate hands on; it takes every feed as one. */
-export function ofEstimate(facts: EstimateFacts, column: ColumnUnit, feeds: readonly Stream[], showing: Showing): LadderInputs {
+export function ofEstimate(facts: EstimateFacts, column: ColumnUnit, inlets: readonly Inlet[], showing: Showing): LadderInputs {
   const shownRounded = roundedAs(showing);
   const { pressure, condenser, reflux } = facts;
   const feedStage = Math.min(facts.feedStage.kirkbride, Math.ceil(facts.stagesChosen));
   return handedOnLadder(column, {
     stages: facts.stagesChosen,
-    feedStages: Object.fromEntries(feeds.map(({ id }) => [id, feedStage])),
+    feedStages: Object.fromEntries(inlets.map(({ id }) => [id, feedStage])),
     drawStages: {},
     reflux: rounded(reflux),
     distillate: shownRounded(facts.distillate.reduce((sum, f) => sum + f, 0)),
@@ -44,7 +44,7 @@ export function ofEstimate(facts: EstimateFacts, column: ColumnUnit, feeds: read
 export function ofGraph(
   design: GraphDesign,
   column: ColumnUnit,
-  feeds: readonly Stream[],
+  inlets: readonly Inlet[],
   showing: Showing,
 ): LadderInputs | undefined {
   const shownRounded = roundedAs(showing);
@@ -53,7 +53,7 @@ export function ofGraph(
   const { efficiency } = graph;
   return handedOnLadder(column, {
     stages: design.whole,
-    feedStages: Object.fromEntries(feeds.map(({ id }, f) => [id, design.feedStages[f] ?? 1])),
+    feedStages: Object.fromEntries(inlets.map(({ id }, f) => [id, design.feedStages[f] ?? 1])),
     drawStages: Object.fromEntries(draws.map(({ id }, k) => [id, design.drawStages[k] ?? 1])),
     reflux: rounded(design.reflux),
     distillate: shownRounded(design.flows.distillate),
@@ -79,7 +79,7 @@ export function ofWash(state: RootState, facts: AbsorptionFacts): LadderInputs |
     stages,
     liquid,
     gas,
-    serving: { stream: serving, factor: given === undefined ? 1 : flow / given },
+    serving: { inlet: serving, factor: given === undefined ? 1 : flow / given },
     pressure: { top: column.pressure.top, bottom: column.pressure.bottom ?? column.pressure.top },
   });
 }
@@ -90,7 +90,7 @@ export interface Offered {
 }
 
 export function offeredLadder(state: RootState, column: ColumnUnit): Offered | undefined {
-  const feeds = selectFeeds(state);
+  const inlets = selectInlets(state);
   const showing = state.document.present;
   if (column.service !== 'distillation') {
     const wash = selectAbsorptionResult(state)?.estimate;
@@ -98,10 +98,10 @@ export function offeredLadder(state: RootState, column: ColumnUnit): Offered | u
     return ladder === undefined ? undefined : { from: 'estimate', ladder };
   }
   const graph = selectGraphResult(state)?.outcome;
-  const drawn = graph?.state === 'solved' ? ofGraph(graph.value, column, feeds, showing) : undefined;
+  const drawn = graph?.state === 'solved' ? ofGraph(graph.value, column, inlets, showing) : undefined;
   if (drawn !== undefined) return { from: 'graph', ladder: drawn };
   const estimate = selectEstimateResult(state)?.outcome;
   return estimate?.state === 'solved'
-    ? { from: 'estimate', ladder: ofEstimate(estimate.value, column, feeds, showing) }
+    ? { from: 'estimate', ladder: ofEstimate(estimate.value, column, inlets, showing) }
     : undefined;
 }

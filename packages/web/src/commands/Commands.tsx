@@ -5,11 +5,13 @@ import { createContext, use, useEffect, useMemo, useState } from 'react';
 import type { PropsWithChildren } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useProjectsQuery } from '../api/queries.ts';
 import { useGoToField } from '../stops/useGoToField.ts';
 import { saveJson } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
+import { selectUnit } from '../document/selectors.ts';
+import { addressOf } from '../stops/registry.ts';
 import { foundIn } from './entries.ts';
 import { NEW_CASE_IN, RUNG } from './places.ts';
 import { useUndo } from './useUndo.tsx';
@@ -88,6 +90,7 @@ function useEntries(): Entry[] {
   const { name, change } = useLook();
   const facts = useAppSelector((state) => state.saving.facts);
   const document = useAppSelector((state) => state.document.present);
+  const unit = useAppSelector(selectUnit);
   const { data: list } = useProjectsQuery();
   return useMemo(() => {
     const go = (to: string) => () => void navigate(to);
@@ -109,10 +112,11 @@ function useEntries(): Entry[] {
     if (facts === null) return always;
     const base = `/cases/${facts.id}`;
     return [
-      ...foundIn(document).map(({ name: title, to }): Entry => {
-        if ('page' in to) return { name: title, run: go(`${base}/${to.page}`) };
+      ...foundIn(document, unit).map(({ name: title, to }): Entry => {
+        if ('stop' in to) return { name: title, run: go(addressOf(facts.id, unit?.id, to.stop)) };
+        if ('unit' in to) return { name: title, run: go(`${base}/${to.unit}`) };
         if ('path' in to) return { name: title, run: () => goToField(to.path) };
-        return { name: title, run: go(`${base}/ladder?${RUNG}=${to.rung}`) };
+        return { name: title, run: go(`${base}/${unit?.id ?? ''}/ladder?${RUNG}=${to.rung}`) };
       }),
       { name: 'Undo', run: undo },
       { name: 'Redo', run: redo },

@@ -1,44 +1,39 @@
 /** What of a case can be found by its name: pages, fields, targets and rungs. */
-import { capital, quantityName } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import { capital, inletsOf, quantityName } from '@keen-ladder/core';
+import type { CaseDocument, ColumnUnit, DrumUnit, Unit } from '@keen-ladder/schema';
+import { stopsOf } from '../stops/registry.ts';
+import type { Stop } from '../stops/registry.ts';
 
-/** Something to go to: a page of the case, a field by its place in the document, or a rung of the ladder. */
+/** Something to go to: a stop of the unit that is looked at, another unit, a field by its place in the document, or a rung of the ladder. */
 export interface Found {
   name: string;
-  to: { page: string } | { path: string } | { rung: number };
+  to: { stop: Stop } | { unit: string } | { path: string } | { rung: number };
 }
 
-export function foundIn(document: CaseDocument): Found[] {
+/** @param shown the unit that is looked at: its stops are the case's pages */
+export function foundIn(document: CaseDocument, shown: Unit | undefined = document.units[0]): Found[] {
+  const { units } = document;
+  const whose = (unit: Unit): string => (units.length > 1 ? ` (${unit.name})` : '');
   return [
-    ...pages(document),
+    ...stopsOf(shown, document.mixture.components.length).map((stop): Found => ({ name: stop.name, to: { stop } })),
+    ...units.flatMap((unit) => (unit.id === shown?.id ? [] : [{ name: `Unit: ${unit.name}`, to: { unit: unit.id } }])),
+    field('Components', 'mixture.components'),
     ...streamFields(document),
-    ...columnFields(document),
-    ...ladderFields(document),
-    ...siteFields(document),
+    ...units.flatMap((unit) => fieldsOf(document, unit).map((found) => ({ ...found, name: `${found.name}${whose(unit)}` }))),
+    ...(shown?.kind === 'column' ? rungs(shown) : []),
+    ...(units.some((unit) => unit.kind === 'column' && unit.service === 'distillation') ? siteFields() : []),
   ];
 }
 
 const field = (name: string, path: string): Found => ({ name, to: { path } });
 
-function pages({ units: [column], mixture }: CaseDocument): Found[] {
-  const stops: [string, string][] =
-    column?.service === 'distillation'
-      ? [
-          ['Mixture', 'mixture'],
-          ['Feed & balance', 'balance'],
-          ...(mixture.components.length > 2 ? [] : [['Graph', 'graph'] as [string, string]]),
-          ['Estimate', 'estimate'],
-          ['Ladder', 'ladder'],
-        ]
-      : [
-          ['Mixture', 'mixture'],
-          ['Feeds', 'balance'],
-          ['Graph', 'transfer'],
-          ['Estimate', 'factors'],
-          ['Ladder', 'ladder'],
-        ];
-  return stops.map(([name, page]) => ({ name, to: { page } }));
-}
+const fieldsOf = (document: CaseDocument, unit: Unit): Found[] =>
+  unit.kind === 'drum' ? drumFields(unit) : [...columnFields(document, unit), ...ladderFields(document, unit)];
+
+const drumFields = ({ id }: DrumUnit): Found[] => [
+  field('First thing known of the drum', `units.${id}.known.0`),
+  field('Second thing known of the drum', `units.${id}.known.1`),
+];
 
 function streamFields({ streams }: CaseDocument): Found[] {
   return streams.flatMap(({ id, name }) => {
@@ -51,15 +46,10 @@ function streamFields({ streams }: CaseDocument): Found[] {
   });
 }
 
-function columnFields({ units: [column], streams, mixture }: CaseDocument): Found[] {
-  if (column === undefined) return [];
+function columnFields(document: CaseDocument, column: ColumnUnit): Found[] {
   const at = `units.${column.id}`;
-  const isBinary = mixture.components.length <= 2;
-  const common = [
-    field('Components', 'mixture.components'),
-    field('Pressure at the top', `${at}.pressure.top`),
-    field('Pressure at the bottom', `${at}.pressure.bottom`),
-  ];
+  const isBinary = document.mixture.components.length <= 2;
+  const common = [field('Pressure at the top', `${at}.pressure.top`), field('Pressure at the bottom', `${at}.pressure.bottom`)];
   if (column.service !== 'distillation')
     return [
       ...common,
@@ -77,7 +67,7 @@ function columnFields({ units: [column], streams, mixture }: CaseDocument): Foun
       ? [
           field('Reflux, graph', `${at}.graph.reflux`),
           field('Tray efficiency, graph', `${at}.graph.efficiency`),
-          ...streams.map(({ id, name }) =>
+          ...inletsOf(document, column).map(({ id, name }) =>
             field(`Stage of ${name === '' ? 'the feed' : name}, graph`, `${at}.graph.feedStages.${id}`),
           ),
         ]
@@ -88,10 +78,9 @@ function columnFields({ units: [column], streams, mixture }: CaseDocument): Foun
   ];
 }
 
-function ladderFields(document: CaseDocument): Found[] {
-  const [column] = document.units;
-  const ladder = column?.ladder;
-  if (column === undefined || ladder === null || ladder === undefined) return [];
+function ladderFields(document: CaseDocument, column: ColumnUnit): Found[] {
+  const { ladder } = column;
+  if (ladder === null) return [];
   const at = `units.${column.id}.ladder`;
   return [
     ...ladder.targets.map(({ id, quantity }) =>
@@ -103,11 +92,16 @@ function ladderFields(document: CaseDocument): Found[] {
     field('Pressures, ladder', `${at}.pressure`),
     field('Tray efficiency, ladder', `${at}.efficiency.all`),
     field('Heat loss, ladder', `${at}.heatLoss`),
-    ...document.streams.map(({ id, name }) => field(`Rung of ${name === '' ? 'the feed' : name}`, `${at}.feeds.${id}`)),
+    ...inletsOf(document, column).map(({ id, name }) => field(`Rung of ${name === '' ? 'the feed' : name}`, `${at}.feeds.${id}`)),
     ...column.draws.map(({ id, name }) => field(`Rung of the ${name}`, `${at}.drawStages.${id}`)),
-    ...Array.from({ length: ladder.stages }, (_, j): Found => ({ name: rungWords(j + 1, ladder), to: { rung: j + 1 } })),
   ];
 }
+
+/** Of the column that is looked at. */
+const rungs = ({ ladder }: ColumnUnit): Found[] =>
+  ladder === null
+    ? []
+    : Array.from({ length: ladder.stages }, (_, j): Found => ({ name: rungWords(j + 1, ladder), to: { rung: j + 1 } }));
 
 function rungWords(rung: number, { stages, top, bottom }: { stages: number; top: string; bottom: string }): string {
   const end = rung === 1 && top !== 'none' ? ', condenser' : rung === stages && bottom !== 'none' ? ', reboiler' : '';
@@ -115,12 +109,9 @@ function rungWords(rung: number, { stages, top, bottom }: { stages: number; top:
 }
 
 /** On the estimate of a column that distils. */
-const siteFields = ({ units: [column] }: CaseDocument): Found[] =>
-  column?.service !== 'distillation'
-    ? []
-    : [
-        ...['water', 'air', 'refrigerant'].map((name) =>
-          field(`${capital(name === 'water' ? 'cooling water' : name)} of the site`, `site.cooling.${name}.temperature`),
-        ),
-        field('Heating medium of the site', 'site.heating.temperature'),
-      ];
+const siteFields = (): Found[] => [
+  ...['water', 'air', 'refrigerant'].map((name) =>
+    field(`${capital(name === 'water' ? 'cooling water' : name)} of the site`, `site.cooling.${name}.temperature`),
+  ),
+  field('Heating medium of the site', 'site.heating.temperature'),
+];

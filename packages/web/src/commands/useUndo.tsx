@@ -3,7 +3,7 @@ import { App, Button } from 'antd';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { ActionCreators } from 'redux-undo';
-import type { AppStore } from '../app/store.ts';
+import type { AppStore } from '../store/store.ts';
 import { changed, changedWords, hasField } from '../document/changed.ts';
 import { useGoToField } from '../stops/useGoToField.ts';
 

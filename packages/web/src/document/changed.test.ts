@@ -1,7 +1,7 @@
 import { demoCases } from '@keen-ladder/demo';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { expect, test } from 'vitest';
-import { createStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
 import { changed, hasField } from './changed.ts';
 import * as slice from './documentSlice.ts';
 

@@ -1,6 +1,7 @@
 /** What differs between two states of a document, in words: what an undone step took back, and where that is. */
 import { capital, quantityName } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
+import { columnOf } from './parts.ts';
 
 export interface Changed {
   /** "reflux ratio of the ladder" */
@@ -122,7 +123,7 @@ const PART_WORDS: Record<string, Record<string, string>> = {
 function unitWords(unit: string, field: string, detail: string, rest: readonly string[], states: readonly CaseDocument[]): string {
   if (field === 'ladder' && detail === 'targets') {
     for (const document of states) {
-      const column = document.units.find(({ id }) => id === unit);
+      const column = columnOf(document, unit);
       const target = column?.ladder?.targets.find(({ id }) => id === rest[2]);
       if (column !== undefined && target !== undefined) return `target: ${quantityName(document, column, target.quantity)}`;
     }

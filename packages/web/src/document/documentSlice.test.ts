@@ -2,7 +2,7 @@ import { USUAL_FIT, USUAL_UNCERTAINTY, withNumber } from '@keen-ladder/core';
 import { demoCases, mixtureOf } from '@keen-ladder/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
-import { createStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
 import {
   caseOpened,
   cellCleared,
@@ -11,7 +11,7 @@ import {
   drawAdded,
   drawRemoved,
   feedAdded,
-  feedRemoved,
+  disconnected,
   measuredKept,
   measuredRemoved,
   mixtureChosen,
@@ -24,6 +24,7 @@ import {
   refluxSet,
   unitsChosen,
 } from './documentSlice.ts';
+import { firstColumn } from '../testing/firstColumn.ts';
 
 const [ACETONE, WATER, METHANOL] = ['67-64-1', '7732-18-5', '67-56-1'] as const;
 
@@ -33,7 +34,7 @@ function demoStore() {
   if (demo === undefined) throw new Error('no demo');
   store.dispatch(caseOpened(demo.document));
   store.dispatch(ActionCreators.clearHistory());
-  const purities = () => store.getState().document.present.units[0]?.balance.cells.map((c) => c.value);
+  const purities = () => firstColumn(store.getState().document.present).balance.cells.map((c) => c.value);
   const past = () => store.getState().document.past.length;
   return { store, purities, past, demo: demo.document };
 }
@@ -77,7 +78,7 @@ describe('the document', () => {
     const { mixture, streams } = store.getState().document.present;
     expect(mixture.components.map((c) => c.name)).toEqual(['water', 'acetone']);
     expect(streams[0]?.composition.parts).toEqual({ [ACETONE]: 0.35, [WATER]: 0.65 });
-    expect(store.getState().document.present.units[0]?.balance.cells).toMatchObject([
+    expect(firstColumn(store.getState().document.present).balance.cells).toMatchObject([
       { component: WATER, product: 'bottoms', value: 0.05 },
       { component: WATER, product: 'distillate', value: 0.98 },
     ]);
@@ -162,12 +163,13 @@ describe('the document', () => {
   });
   test('feeds and side draws come and go with what belongs to them', () => {
     const { store, demo } = demoStore();
-    store.dispatch(feedAdded({ column: 'column' }));
-    const added = store.getState().document.present.streams[1];
+    store.dispatch(feedAdded({ unit: 'column' }));
     expect(store.getState().document.present.connections).toHaveLength(2);
-    store.dispatch(feedRemoved({ stream: added?.id ?? '' }));
+    const added = store.getState().document.present.connections[1]?.to;
+    if (added === undefined) throw new Error('no second inlet');
+    store.dispatch(disconnected(added));
     store.dispatch(drawAdded({ column: 'column' }));
-    const draw = store.getState().document.present.units[0]?.draws[0]?.id ?? '';
+    const draw = firstColumn(store.getState().document.present).draws[0]?.id ?? '';
     store.dispatch(
       cellSet({ column: 'column', cell: { component: ACETONE, product: draw, kind: 'flow', wish: 'equal', value: 1 } }),
     );

@@ -10,16 +10,18 @@ import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 import { sheetReducers } from './sheetReducers.ts';
 import { streamReducers } from './streamReducers.ts';
+import { unitReducers } from './unitReducers.ts';
 
 const documentSlice = createSlice({
   name: 'document',
-  initialState: newCaseDocument,
+  initialState: (): CaseDocument => newCaseDocument(),
   reducers: {
     /** Another case, or the same one as it is elsewhere: a new beginning, not a step to undo. */
     caseOpened: (_state, { payload }: PayloadAction<CaseDocument>) => payload,
     /** A version of this case from elsewhere, taken over: a step that can be undone. */
     documentReplaced: { prepare: prepared<CaseDocument>, reducer: (_state, { payload }: Change<CaseDocument>) => payload },
     ...mixtureReducers,
+    ...unitReducers,
     ...streamReducers,
     ...sheetReducers,
     ...columnReducers,
@@ -73,8 +75,13 @@ export const {
   drawChanged,
   drawRemoved,
   estimateSet,
+  disconnected,
+  drumKnownSet,
   feedAdded,
-  feedRemoved,
+  outletConnected,
+  unitAdded,
+  unitRemoved,
+  unitRenamed,
   graphSet,
   lightFractionSet,
   mixtureChosen,

@@ -48,10 +48,10 @@ export const ladderReducers = {
     },
   },
   feedWayChosen: {
-    prepare: prepared<{ column: string; stream: string; feed: LadderInputs['feeds'][string] }>,
-    reducer(state: CaseDocument, { payload }: Change<{ column: string; stream: string; feed: LadderInputs['feeds'][string] }>) {
+    prepare: prepared<{ column: string; inlet: string; feed: LadderInputs['feeds'][string] }>,
+    reducer(state: CaseDocument, { payload }: Change<{ column: string; inlet: string; feed: LadderInputs['feeds'][string] }>) {
       const ladder = columnOf(state, payload.column)?.ladder;
-      if (ladder) ladder.feeds[payload.stream] = payload.feed;
+      if (ladder) ladder.feeds[payload.inlet] = payload.feed;
     },
   },
   /** A target's card, new or changed. */

@@ -1,6 +1,6 @@
 /** The units that were chosen last in this browser: the next case begins with them. */
 import { CaseDocument } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { unitsChosen } from './documentSlice.ts';
 import { selectDisplay } from './selectors.ts';
 

@@ -1,6 +1,7 @@
 /** What becomes of feeds and balance sheet when the mixture gets other components. */
 import { proposeModel } from '@keen-ladder/core';
 import type { CaseDocument, Mixture } from '@keen-ladder/schema';
+import { columnsOf } from './parts.ts';
 
 type CaseMixture = CaseDocument['mixture'];
 
@@ -17,7 +18,7 @@ export function takeOverMixture(document: CaseDocument, mixture: Mixture): void 
     });
     composition.parts = Object.fromEntries(moved);
   }
-  for (const unit of document.units) {
+  for (const unit of columnsOf(document)) {
     unit.balance.cells = unit.balance.cells.flatMap((cell) => {
       if (cell.component === null) return [cell];
       const component = successor.get(cell.component);

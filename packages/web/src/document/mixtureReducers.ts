@@ -5,6 +5,7 @@ import { complement } from './complement.ts';
 import { takeOverMixture } from './mixtureChange.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
+import { columnsOf } from './parts.ts';
 
 export type Pair = ActivityPair | InteractionPair;
 export type MeasuredSet = CaseDocument['mixture']['measured'][number];
@@ -24,7 +25,7 @@ export const mixtureReducers = {
       const { components } = state.mixture;
       components.reverse();
       const [light] = components;
-      for (const { balance } of state.units) balance.cells = balance.cells.map((cell) => mirrored(cell, light?.id));
+      for (const { balance } of columnsOf(state)) balance.cells = balance.cells.map((cell) => mirrored(cell, light?.id));
     },
   },
   modelChosen: {

@@ -12,7 +12,9 @@ export interface Fraction {
 export type OfColumn<K extends string, V> = { column: string } & Record<K, V>;
 export type OfStream<K extends string, V> = { stream: string } & Record<K, V>;
 
-export const columnOf = (state: CaseDocument, id: string): ColumnUnit | undefined => state.units.find((u) => u.id === id);
+export const columnsOf = ({ units }: Pick<CaseDocument, 'units'>): ColumnUnit[] => units.filter((unit) => unit.kind === 'column');
+
+export const columnOf = (state: CaseDocument, id: string): ColumnUnit | undefined => columnsOf(state).find((u) => u.id === id);
 export const streamOf = (state: CaseDocument, id: string): Stream | undefined => state.streams.find((s) => s.id === id);
 
 /** An identifier that none of these has. */

@@ -1,29 +1,50 @@
-/** The open case as the pages read it. One column is all a case holds yet; its feeds are the streams connected to it. */
-import { feedsOf, inputHashes } from '@keen-ladder/core';
-import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
+/** The open case as the pages read it: the unit that is looked at, and what enters it. */
+import { inletsOf, inputHashes } from '@keen-ladder/core';
+import type { Inlet } from '@keen-ladder/core';
+import type { CaseDocument, ColumnUnit, DrumUnit, Stream, Unit } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
-import type { RootState } from '../app/store.ts';
+import type { RootState } from '../store/store.ts';
 
 export const selectDocument = (state: RootState): CaseDocument => state.document.present;
 export const selectSite = (state: RootState) => state.document.present.site;
 export const selectDisplay = (state: RootState) => state.document.present.display;
 export const selectMixture = (state: RootState) => state.document.present.mixture;
 export const selectComponents = (state: RootState) => state.document.present.mixture.components;
+export const selectUnits = (state: RootState): Unit[] => state.document.present.units;
 
-export const columnOfCase = (document: CaseDocument): ColumnUnit | undefined => document.units[0];
+/** The unit that is looked at: the one that the address names, else the first. */
+export function selectUnit(state: RootState): Unit | undefined {
+  const units = selectUnits(state);
+  return units.find(({ id }) => id === state.place.unit) ?? units[0];
+}
 
-export const selectColumn = createSelector([selectDocument], columnOfCase);
+export const selectColumn = createSelector([selectUnit], (unit): ColumnUnit | undefined =>
+  unit?.kind === 'column' ? unit : undefined,
+);
+
+export const selectDrum = createSelector([selectUnit], (unit): DrumUnit | undefined => (unit?.kind === 'drum' ? unit : undefined));
 
 /** Pa at the top; undefined as long as none is given. */
 export const selectPressure = createSelector([selectColumn], (column) => column?.pressure.top ?? undefined);
 
-export const selectFeeds = createSelector([selectDocument, selectColumn], (document, column): Stream[] =>
-  column === undefined ? [] : document.streams.filter((s) => feedsOf(document, column).some((f) => f.id === s.id)),
+/** What enters the unit, in the order of its connections. */
+export const selectInlets = createSelector([selectDocument, selectUnit], (document, unit): Inlet[] =>
+  unit === undefined ? [] : inletsOf(document, unit),
 );
 
-export const selectFeed = createSelector([selectFeeds], (feeds): Stream | undefined => feeds[0]);
+/** A feed that enters the unit from outside, by the inlet that it enters by. */
+export interface Feed {
+  inlet: string;
+  stream: Stream;
+}
+
+export const selectFeeds = createSelector([selectInlets], (inlets): Feed[] =>
+  inlets.flatMap(({ id, stream }) => (stream === undefined ? [] : [{ inlet: id, stream }])),
+);
+
+export const selectFeed = createSelector([selectFeeds], (feeds): Feed | undefined => feeds[0]);
 
 /** What each stop now reads, hashed: a result with another hash is stale. */
-export const selectHashes = createSelector([selectDocument, selectColumn], (document, column) =>
-  column === undefined ? null : inputHashes(document, column.id),
+export const selectHashes = createSelector([selectDocument, selectUnit], (document, unit) =>
+  unit === undefined ? null : inputHashes(document, unit.id),
 );

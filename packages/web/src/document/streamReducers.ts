@@ -1,8 +1,7 @@
 /** What is changed of the streams that enter. */
-import { newStream } from '@keen-ladder/core';
-import type { Amount, CaseDocument, Composition, Condition, LadderInputs } from '@keen-ladder/schema';
+import type { Amount, CaseDocument, Composition, Condition } from '@keen-ladder/schema';
 import { complement } from './complement.ts';
-import { freeId, streamOf } from './parts.ts';
+import { streamOf } from './parts.ts';
 import type { Fraction, OfStream } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
@@ -58,30 +57,6 @@ export const streamReducers = {
     reducer(state: CaseDocument, { payload }: Change<OfStream<'name', string>>) {
       const stream = streamOf(state, payload.stream);
       if (stream) stream.name = payload.name;
-    },
-  },
-  feedAdded: {
-    prepare: prepared<{ column: string }>,
-    reducer(state: CaseDocument, { payload }: Change<{ column: string }>) {
-      const id = freeId('feed', state.streams);
-      state.streams.push(newStream(id, `Feed ${state.streams.length + 1}`));
-      state.connections.push({ from: { stream: id }, to: { unit: payload.column } });
-    },
-  },
-  feedRemoved: {
-    prepare: prepared<{ stream: string }>,
-    reducer(state: CaseDocument, { payload }: Change<{ stream: string }>) {
-      state.streams = state.streams.filter((s) => s.id !== payload.stream);
-      state.connections = state.connections.filter((c) => c.from.stream !== payload.stream);
-      for (const { graph, ladder } of state.units) {
-        Reflect.deleteProperty(graph.feedStages, payload.stream);
-        if (ladder === null) continue;
-        Reflect.deleteProperty(ladder.feeds, payload.stream);
-        const isOfStream = (handle: LadderInputs['freed'][number]): boolean =>
-          'stream' in handle && handle.stream === payload.stream;
-        ladder.freed = ladder.freed.filter((handle) => !isOfStream(handle));
-        ladder.targets = ladder.targets.filter(({ quantity: q }) => !(q.kind === 'freed' && isOfStream(q.handle)));
-      }
     },
   },
 };

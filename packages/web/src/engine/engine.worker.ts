@@ -13,6 +13,12 @@ const engine = {
   },
   estimate: solver.estimate,
   graphBeside: solver.graphBeside,
+  /** @param longest ms for what is upstream */
+  drum(document: CaseDocument, unit: string, longest: number) {
+    const began = performance.now();
+    const result = solver.drum(document, unit, () => performance.now() - began > longest);
+    return { result, milliseconds: performance.now() - began };
+  },
   /** @param longest ms after which it is told that the column was not found in time */
   ladder(document: CaseDocument, unit: string, longest: number) {
     const began = performance.now();

@@ -1,60 +1,78 @@
-/** What was computed, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
-import type { CaseResults, EstimateResult, GraphBesideResult, LadderFacts, LadderResult } from '@keen-ladder/core';
+/** What was computed, unit by unit, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
+import type { CaseResults, DrumResult, EstimateResult, GraphBesideResult, LadderFacts, LadderResult } from '@keen-ladder/core';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
-export interface Results {
+/** Of one unit; null where nothing has been computed yet, or nothing of that kind is. */
+export interface UnitResults {
   solved: { results: CaseResults; milliseconds: number } | null;
   estimate: EstimateResult | null;
   graphBeside: GraphBesideResult | null;
   ladder: { result: LadderResult; milliseconds: number } | null;
   /** The last column that was solved: it stays to be seen until another one is. */
   lastLadder: LadderFacts | null;
+  drum: { result: DrumResult; milliseconds: number } | null;
+}
+
+export interface Results {
+  byUnit: Record<string, UnitResults>;
   /** The ladder, by the hash of its inputs, that is to be searched for longer than usual. */
   searchedOn: string | null;
   /** The engine's own failure, which is our mistake and must be seen. */
   failure: string | null;
 }
 
-const initialState: Results = {
+export const NO_RESULTS: UnitResults = {
   solved: null,
   estimate: null,
   graphBeside: null,
   ladder: null,
   lastLadder: null,
-  searchedOn: null,
-  failure: null,
+  drum: null,
 };
+
+const initialState: Results = { byUnit: {}, searchedOn: null, failure: null };
+
+type Of<T> = PayloadAction<{ unit: string } & T>;
+
+/** The state with something else of a unit; results are large, and are never walked through. */
+const withResults = (state: Results, unit: string, change: Partial<UnitResults>): Results => ({
+  ...state,
+  byUnit: { ...state.byUnit, [unit]: { ...(state.byUnit[unit] ?? NO_RESULTS), ...change } },
+});
 
 const resultsSlice = createSlice({
   name: 'results',
   initialState,
   reducers: {
-    caseSolved(state, { payload }: PayloadAction<{ results: CaseResults; milliseconds: number }>) {
-      return { ...state, solved: payload, failure: null };
+    caseSolved(state, { payload: { unit, ...solved } }: Of<{ results: CaseResults; milliseconds: number }>) {
+      return { ...withResults(state, unit, { solved }), failure: null };
     },
-    estimateSolved(state, { payload }: PayloadAction<EstimateResult>) {
-      return { ...state, estimate: payload };
+    drumSolved(state, { payload: { unit, ...drum } }: Of<{ result: DrumResult; milliseconds: number }>) {
+      return { ...withResults(state, unit, { drum }), failure: null };
     },
-    graphBesideSolved(state, { payload }: PayloadAction<GraphBesideResult>) {
-      return { ...state, graphBeside: payload };
+    estimateSolved(state, { payload: { unit, estimate } }: Of<{ estimate: EstimateResult }>) {
+      return withResults(state, unit, { estimate });
     },
-    ladderSolved(state, { payload }: PayloadAction<{ result: LadderResult; milliseconds: number }>) {
-      const { outcome } = payload.result;
-      const nearest = outcome.state === 'out-of-reach' ? outcome.nearest : undefined;
-      return { ...state, ladder: payload, lastLadder: outcome.state === 'solved' ? outcome.value : (nearest ?? state.lastLadder) };
+    graphBesideSolved(state, { payload: { unit, graphBeside } }: Of<{ graphBeside: GraphBesideResult }>) {
+      return withResults(state, unit, { graphBeside });
+    },
+    ladderSolved(state, { payload: { unit, ...ladder } }: Of<{ result: LadderResult; milliseconds: number }>) {
+      const { outcome } = ladder.result;
+      const found = outcome.state === 'solved' ? outcome.value : outcome.state === 'out-of-reach' ? outcome.nearest : undefined;
+      return withResults(state, unit, { ladder, ...(found === undefined ? {} : { lastLadder: found }) });
     },
     /** A point of a walk: the profiles move along. */
-    ladderPassed(state, { payload }: PayloadAction<LadderFacts>) {
-      return { ...state, lastLadder: payload };
+    ladderPassed(state, { payload: { unit, facts } }: Of<{ facts: LadderFacts }>) {
+      return withResults(state, unit, { lastLadder: facts });
     },
     /** A walk that was left: what is shown is again the document's own column, where it has one. */
-    ladderReturned(state) {
-      const outcome = state.ladder?.result.outcome;
-      return outcome?.state === 'solved' ? { ...state, lastLadder: outcome.value } : state;
+    ladderReturned(state, { payload: { unit } }: Of<object>) {
+      const outcome = state.byUnit[unit]?.ladder?.result.outcome;
+      return outcome?.state === 'solved' ? withResults(state, unit, { lastLadder: outcome.value }) : state;
     },
-    ladderSearchedOn(state, { payload }: PayloadAction<string>) {
-      return { ...state, searchedOn: payload, ladder: null };
+    ladderSearchedOn(state, { payload: { unit, hash } }: Of<{ hash: string }>) {
+      return { ...withResults(state, unit, { ladder: null }), searchedOn: hash };
     },
     engineFailed(state, { payload }: PayloadAction<string>) {
       state.failure = payload;
@@ -66,6 +84,7 @@ const resultsSlice = createSlice({
 export const resultsReducer = resultsSlice.reducer;
 export const {
   caseSolved,
+  drumSolved,
   engineFailed,
   estimateSolved,
   graphBesideSolved,

@@ -2,7 +2,7 @@ import { inputHashes } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { demoCases } from '@keen-ladder/demo';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { createStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
 import { caseOpened, columnSet, notesWritten } from '../document/documentSlice.ts';
 import { ladderSearchedOn } from './resultsSlice.ts';
 import { BUDGET, followDocument, LONGEST, PATIENCE } from './solving.ts';
@@ -38,7 +38,7 @@ function ladderPage(first = 1) {
   if (demo === undefined) throw new Error('no demo');
   store.dispatch(caseOpened({ ...demo.document, notes: 'first' }));
   const running = engines(first);
-  const leave = followDocument(store, () => 'column', running.start);
+  const leave = followDocument(store, running.start);
   return { store, leave, ...running };
 }
 
@@ -62,7 +62,7 @@ test('an edit does not wait for a column that does not end: a new engine solves 
   await vi.advanceTimersByTimeAsync(20);
   expect(stopped).toEqual([1]);
   expect(asked.slice(2)).toEqual(['2 solve third', `2 ladder third ${LONGEST.usual}`]);
-  expect(store.getState().results.ladder?.result.outcome.state).toBe('open');
+  expect(store.getState().results.byUnit['column']?.ladder?.result.outcome.state).toBe('open');
   leave();
   expect(stopped).toEqual([1, 2]);
 });
@@ -82,7 +82,7 @@ test('a ladder that was not found in time is searched for longer where that is a
   await vi.advanceTimersByTimeAsync(PATIENCE / 2);
   expect(asked).toEqual(['2 solve first', `2 ladder first ${LONGEST.usual}`]);
   const hash = inputHashes(store.getState().document.present, 'column').ladder;
-  store.dispatch(ladderSearchedOn(hash));
+  store.dispatch(ladderSearchedOn({ unit: 'column', hash }));
   await vi.advanceTimersByTimeAsync(PATIENCE / 2);
   expect(asked.slice(2)).toEqual(['2 solve first', `2 ladder first ${LONGEST.on}`]);
   // Another document is searched for as long as usual again.

@@ -1,11 +1,12 @@
 /** Keeps the results up with the document: one request at a time, and of those that wait only the newest. */
-import { inputHashes } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import { inputHashes, upstreamOf } from '@keen-ladder/core';
+import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
 import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
-import type { AppStore } from '../app/store.ts';
+import type { AppStore } from '../store/store.ts';
 import type { Engine } from './engine.worker.ts';
-import { caseSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved } from './resultsSlice.ts';
+import { selectUnit } from '../document/selectors.ts';
+import { caseSolved, drumSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved } from './resultsSlice.ts';
 
 /** On its own page the ladder follows every edit; elsewhere it waits for a pause. */
 const isLadderShown = (): boolean => window.location.pathname.endsWith('/ladder');
@@ -34,18 +35,21 @@ function startWorker(store: AppStore): RunningEngine {
   return { engine: wrap<Engine>(worker), stop: () => worker.terminate() };
 }
 
+/** What is to be solved: a document, and the unit of it that is looked at. */
+interface Looked {
+  document: CaseDocument;
+  unit: string;
+  kind: UnitKind;
+}
+
 /** Starts an engine and follows the store until the returned function is called. */
-export function followDocument(
-  store: AppStore,
-  unitOf: (document: CaseDocument) => string | undefined,
-  start: (store: AppStore) => RunningEngine = startWorker,
-): () => void {
+export function followDocument(store: AppStore, start: (store: AppStore) => RunningEngine = startWorker): () => void {
   let running = start(store);
-  let seen: CaseDocument | undefined;
+  let seen: Looked | undefined;
   let seenSearch: string | null = null;
-  let waiting: CaseDocument | undefined;
-  /** The document whose ladder was solved last. */
-  let ladderOf: CaseDocument | undefined;
+  let waiting: Looked | undefined;
+  /** What the ladder was solved of last. */
+  let ladderOf: Looked | undefined;
   let busy = false;
   let patienceEnds = Infinity;
   let giveUp: () => void = () => undefined;
@@ -83,45 +87,60 @@ export function followDocument(
   }
 
   async function solveWaiting(): Promise<void> {
-    const document = waiting;
+    const looked = waiting;
     waiting = undefined;
-    const unit = document === undefined ? undefined : unitOf(document);
-    if (document === undefined || unit === undefined) return;
-    await attempt(async () => {
-      const solved = await running.engine.solve(document, unit);
-      store.dispatch(caseSolved(solved));
-      if (isLadderShown() && waiting === undefined) await solveLadder(document, unit);
-      pause = window.setTimeout(() => void solveBeside(document, unit, solved.results.absorption === null), PAUSE);
-    });
+    if (looked === undefined) return;
+    await attempt(() => (looked.kind === 'drum' ? solveDrum(looked) : solveColumn(looked)));
   }
 
-  async function solveLadder(document: CaseDocument, unit: string): Promise<void> {
-    if (ladderOf === document) return;
-    ladderOf = document;
+  async function solveDrum({ document, unit }: Looked): Promise<void> {
+    patienceEnds = performance.now() + PATIENCE;
+    store.dispatch(drumSolved({ unit, ...(await running.engine.drum(document, unit, LONGEST.usual)) }));
+  }
+
+  async function solveColumn(looked: Looked): Promise<void> {
+    const { document, unit } = looked;
+    // What is upstream may be rigorous columns: a newer edit does not wait for them.
+    if (upstreamOf(document, unit).length > 0) patienceEnds = performance.now() + PATIENCE;
+    const solved = await running.engine.solve(document, unit);
+    store.dispatch(caseSolved({ unit, ...solved }));
+    if (isLadderShown() && waiting === undefined) await solveLadder(looked);
+    pause = window.setTimeout(() => void solveBeside(looked, solved.results.absorption === null), PAUSE);
+  }
+
+  async function solveLadder(looked: Looked): Promise<void> {
+    if (ladderOf === looked) return;
+    ladderOf = looked;
+    const { document, unit } = looked;
     patienceEnds = performance.now() + PATIENCE;
     const isOn = store.getState().results.searchedOn === inputHashes(document, unit).ladder;
-    store.dispatch(ladderSolved(await running.engine.ladder(document, unit, isOn ? LONGEST.on : LONGEST.usual)));
+    store.dispatch(ladderSolved({ unit, ...(await running.engine.ladder(document, unit, isOn ? LONGEST.on : LONGEST.usual)) }));
   }
 
   /** What takes longer is worked out when the engineer pauses. */
-  async function solveBeside(document: CaseDocument, unit: string, isDistillation: boolean): Promise<void> {
+  async function solveBeside(looked: Looked, isDistillation: boolean): Promise<void> {
+    const { document, unit } = looked;
     await attempt(async () => {
       if (isDistillation) {
-        store.dispatch(graphBesideSolved(await running.engine.graphBeside(document, unit)));
-        if (waiting === undefined) store.dispatch(estimateSolved(await running.engine.estimate(document, unit)));
+        store.dispatch(graphBesideSolved({ unit, graphBeside: await running.engine.graphBeside(document, unit) }));
+        if (waiting === undefined)
+          store.dispatch(estimateSolved({ unit, estimate: await running.engine.estimate(document, unit) }));
       }
-      if (waiting === undefined) await solveLadder(document, unit);
+      if (waiting === undefined) await solveLadder(looked);
     });
   }
 
   function look(): void {
-    const { document: history, results } = store.getState();
-    const document = history.present;
-    if (document === seen && results.searchedOn === seenSearch) return;
-    if (document === seen) ladderOf = undefined;
-    seen = document;
+    const state = store.getState();
+    const { results } = state;
+    const document = state.document.present;
+    const unit = selectUnit(state);
+    if (unit === undefined) return;
+    const isSame = document === seen?.document && unit.id === seen.unit;
+    if (isSame && results.searchedOn === seenSearch) return;
+    seen = { document, unit: unit.id, kind: unit.kind };
     seenSearch = results.searchedOn;
-    waiting = document;
+    waiting = seen;
     window.clearTimeout(pause);
     window.clearTimeout(patience);
     if (!busy) void solveWaiting();

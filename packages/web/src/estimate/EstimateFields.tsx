@@ -1,6 +1,6 @@
 /** What the estimate asks: keys, what is sought, condenser and pressures, efficiency, coolants. */
 import type { ColumnUnit, EstimateInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { CondenserField, PressureField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
 import { Utilities } from '../column/Utilities.tsx';

@@ -2,10 +2,10 @@
 import { findUnit, formatFixed, formatNumber, formatQuantity } from '@keen-ladder/core';
 import type { EstimateFacts, Warning } from '@keen-ladder/core';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { CarryOver } from '../column/CarryOver.tsx';
 import { ofEstimate } from '../column/handedOn.ts';
-import { selectComponents, selectDisplay, selectDocument, selectFeeds, selectSite } from '../document/selectors.ts';
+import { selectComponents, selectDisplay, selectDocument, selectInlets, selectSite } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
@@ -35,7 +35,7 @@ export function EstimateMargin({ column }: { column: ColumnUnit }) {
 }
 
 function Solved({ column, facts, warnings }: { column: ColumnUnit; facts: EstimateFacts; warnings: Warning[] }) {
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const showing = useAppSelector(selectDocument);
   const counted = facts.condenser === 'total' ? 'reboiler included' : 'condenser and reboiler included';
   return (
@@ -50,7 +50,7 @@ function Solved({ column, facts, warnings }: { column: ColumnUnit; facts: Estima
       <EstimateFigures facts={facts} />
       <Warnings warnings={warnings} />
       <CoolingTable facts={facts} />
-      <CarryOver column={column} handed={ofEstimate(facts, column, feeds, showing)} />
+      <CarryOver column={column} handed={ofEstimate(facts, column, inlets, showing)} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { findUnit, formatFixed, formatNumber, fromSI, shownUnit } from '@keen-la
 import type { EstimateFacts } from '@keen-ladder/core';
 import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectColumn, selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';

@@ -3,7 +3,7 @@ import { cleanup, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test } from 'vitest';
 import type { Stream } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { conditionSet } from '../document/documentSlice.ts';
 import { renderedIn, storeOf } from '../testing/rendered.tsx';
 import { AmountField } from './AmountField.tsx';

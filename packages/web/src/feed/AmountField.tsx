@@ -3,13 +3,13 @@ import { isFlowBasis } from '@keen-ladder/core';
 import type { Dimension, FeedFacts } from '@keen-ladder/core';
 import { memo } from 'react';
 import type { AmountBasis, Stream } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { amountSet } from '../document/documentSlice.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
-import { selectFeedFacts } from '../stops/standing.ts';
+import { selectStreamFacts } from '../stops/standing.ts';
 
 export const AMOUNT_DIMENSIONS: Record<AmountBasis, Dimension> = {
   molar: 'molarFlow',
@@ -54,7 +54,7 @@ function isVapourStream(condition: Stream['condition'], facts: FeedFacts | null)
 export const AmountField = memo(function AmountField({ stream }: { stream: Stream }) {
   const dispatch = useAppDispatch();
   const { amount, composition, condition } = stream;
-  const facts = useAppSelector((state) => selectFeedFacts(state, stream.id));
+  const facts = useAppSelector((state) => selectStreamFacts(state, stream.id));
   const path = `streams.${stream.id}.amount`;
   if (isFlowBasis(composition.basis)) return <SummedAmount stream={stream.id} />;
   const set = (next: Stream['amount'], gesture?: string) => dispatch(amountSet({ stream: stream.id, amount: next }, gesture));
@@ -87,7 +87,7 @@ export const AmountField = memo(function AmountField({ stream }: { stream: Strea
 
 /** With component flows the amount follows. */
 function SummedAmount({ stream }: { stream: string }) {
-  const facts = useAppSelector((state) => selectFeedFacts(state, stream));
+  const facts = useAppSelector((state) => selectStreamFacts(state, stream));
   const show = useAppSelector(selectShowQuantity);
   return (
     <Field label="Flow" note="the sum of its components">

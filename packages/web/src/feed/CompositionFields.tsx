@@ -13,12 +13,12 @@ import type { Dimension } from '@keen-ladder/core';
 import { App, Button, Select } from 'antd';
 import type { ClipboardEvent } from 'react';
 import type { Composition, CompositionBasis, Stream } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { amountSet, compositionSet, partSet } from '../document/documentSlice.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
 import { newGesture } from '../fields/gesture.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
-import { selectFeedFacts } from '../stops/standing.ts';
+import { selectStreamFacts } from '../stops/standing.ts';
 import { completed, pastedNumbers, scaledToOne, sumOf } from './composition.ts';
 
 const dimensions: Record<CompositionBasis, Dimension> = {
@@ -43,7 +43,7 @@ export function CompositionFields({ stream }: { stream: Stream }) {
   const components = useAppSelector(selectComponents);
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const molarFlow = useAppSelector((state) => selectFeedFacts(state, stream.id)?.molarFlow);
+  const molarFlow = useAppSelector((state) => selectStreamFacts(state, stream.id)?.molarFlow);
   const { composition } = stream;
   const dimension = dimensions[composition.basis];
   const path = `streams.${stream.id}.composition`;

@@ -3,12 +3,13 @@ import { formatFixed } from '@keen-ladder/core';
 import type { Dimension, FeedFacts } from '@keen-ladder/core';
 import { memo } from 'react';
 import type { Condition, ConditionQuantity, Stream } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { conditionSet } from '../document/documentSlice.ts';
+import { selectDrum } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
-import { selectFeedFacts } from '../stops/standing.ts';
+import { selectStreamFacts } from '../stops/standing.ts';
 
 type By = Condition['by'];
 
@@ -49,7 +50,7 @@ const quantities: Record<ConditionQuantity, Quantity> = {
 };
 
 export const ConditionFields = memo(function ConditionFields({ stream }: { stream: Stream }) {
-  const facts = useAppSelector((state) => selectFeedFacts(state, stream.id));
+  const facts = useAppSelector((state) => selectStreamFacts(state, stream.id));
   const [first, second] = stream.condition;
   const isPressure = pressures.includes(first.by);
   const offered = kinds.filter((by) => by !== first.by && !(isPressure && pressures.includes(by)));
@@ -73,13 +74,15 @@ interface Props {
 
 function ConditionField({ stream, place, condition, offered, facts, label }: Props) {
   const dispatch = useAppDispatch();
+  const isDrum = useAppSelector(selectDrum) !== undefined;
+  const wordsOf = (by: By): string => (isDrum && by === 'column-pressure' ? 'drum pressure' : words[by]);
   const quantity = 'value' in condition ? quantities[condition.by] : undefined;
   return (
     <>
       <ChoiceField
         label={place === 0 ? `Condition: ${label.toLowerCase()}` : label}
         value={condition.by}
-        options={offered.map((value) => ({ value, label: words[value] }))}
+        options={offered.map((value) => ({ value, label: wordsOf(value) }))}
         onChange={(by) => dispatch(conditionSet({ stream, place, condition: begun(by, facts) }))}
       />
       {'value' in condition && quantity !== undefined && (

@@ -2,7 +2,7 @@
 import { findUnit, formatEntered, parseQuantity } from '@keen-ladder/core';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectSite } from '../document/selectors.ts';
 import { Field } from './Field.tsx';
 import { NumberInput } from './NumberInput.tsx';

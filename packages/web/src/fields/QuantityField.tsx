@@ -4,7 +4,7 @@ import type { Dimension, Unit } from '@keen-ladder/core';
 import { Slider } from 'antd';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { Field } from './Field.tsx';
 import { useGesture } from './gesture.ts';

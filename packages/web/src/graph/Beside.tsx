@@ -3,7 +3,7 @@ import { explain, findUnit, formatFixed, formatNumber, formatQuantity } from '@k
 import type { EnergyBalanced, GraphBeside } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { memo, useRef } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';

@@ -1,7 +1,7 @@
 /** How far trays fall short of equilibrium stages. */
 import { memo } from 'react';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

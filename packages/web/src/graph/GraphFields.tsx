@@ -1,22 +1,22 @@
 /** The graph's inputs: mixture, feeds, split, column. Everything typed is live; nothing here computes. */
 import { capital, formatFraction, formatNumber } from '@keen-ladder/core';
-import type { Dimension } from '@keen-ladder/core';
+import type { Inlet, Dimension } from '@keen-ladder/core';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import type { ColumnUnit, RefluxWish, Stream } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { BottomField, CondenserField, PressureField, SubcoolingField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
 import { StageField } from '../column/StageField.tsx';
 import { graphSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Fraction } from '../document/parts.ts';
-import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
+import { selectColumn, selectComponents, selectDocument, selectInlets } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { AmountField } from '../feed/AmountField.tsx';
 import { ConditionFields } from '../feed/ConditionFields.tsx';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
-import { selectFeedFacts, selectGraphResult } from '../stops/standing.ts';
+import { selectFeedFacts, selectStreamFacts, selectGraphResult } from '../stops/standing.ts';
 import { BinaryMixture } from '../mixture/BinaryMixture.tsx';
 import { EfficiencyFields } from './EfficiencyFields.tsx';
 import { lightFractionOf, purityOf } from './moves.ts';
@@ -31,21 +31,21 @@ const tasks = [
 /** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
 export function GraphFields() {
   const column = useAppSelector(selectColumn);
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const light = useAppSelector(selectComponents)[0]?.name ?? 'first component';
   if (column === undefined) return null;
   const isRating = column.graph.task === 'rating';
-  const [only] = feeds;
+  const only = inlets.length === 1 ? inlets[0]?.stream : undefined;
   return (
     <form className="inputs" aria-label="Inputs of the graph" onSubmit={(event) => event.preventDefault()}>
       <BinaryMixture />
-      {only !== undefined && feeds.length === 1 ? <FeedFields feed={only} light={light} /> : <FeedList feeds={feeds} />}
+      {only === undefined ? <FeedList inlets={inlets} /> : <FeedFields feed={only} light={light} />}
       <TaskField column={column.id} task={column.graph.task} />
       {isRating ? (
         <section>
           <h2>Stages there are</h2>
           <StagesField column={column} />
-          <StageFields column={column} feeds={feeds} mayBeBest={false} />
+          <StageFields column={column} inlets={inlets} mayBeBest={false} />
           <KnownInputs column={column} />
         </section>
       ) : (
@@ -64,7 +64,7 @@ export function GraphFields() {
         <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial']} />
         {column.condenser === 'total' && <SubcoolingField column={column.id} subcooling={column.subcooling} />}
         <BottomField column={column.id} bottom={column.bottom} />
-        {!isRating && <StageFields column={column} feeds={feeds} mayBeBest />}
+        {!isRating && <StageFields column={column} inlets={inlets} mayBeBest />}
         <EfficiencyFields column={column.id} efficiency={column.graph.efficiency} />
       </section>
     </form>
@@ -138,7 +138,7 @@ function FractionField({ label, path, fraction, follows, onChange }: FractionPro
 const FeedFields = memo(function FeedFields({ feed, light }: { feed: Stream; light: string }) {
   const dispatch = useAppDispatch();
   const fraction = lightFractionOf(useAppSelector(selectComponents), feed);
-  const follows = useAppSelector((state) => selectFeedFacts(state, feed.id)?.moleFractions[0]);
+  const follows = useAppSelector((state) => selectStreamFacts(state, feed.id)?.moleFractions[0]);
   return (
     <section>
       <h2>Feed</h2>
@@ -156,12 +156,12 @@ const FeedFields = memo(function FeedFields({ feed, light }: { feed: Stream; lig
 });
 
 /** Several feeds at a glance; they are typed where the sheet is. */
-function FeedList({ feeds }: { feeds: readonly Stream[] }) {
+function FeedList({ inlets }: { inlets: readonly Inlet[] }) {
   return (
     <section>
       <h2>Feeds</h2>
-      {feeds.map((feed, k) => (
-        <FeedLine key={feed.id} feed={feed} place={k} />
+      {inlets.map((inlet, k) => (
+        <FeedLine key={inlet.id} inlet={inlet} place={k} />
       ))}
       <p className="quiet small">
         Typed at <Link to="../balance">Feed & balance</Link>.
@@ -170,8 +170,8 @@ function FeedList({ feeds }: { feeds: readonly Stream[] }) {
   );
 }
 
-function FeedLine({ feed, place }: { feed: Stream; place: number }) {
-  const facts = useAppSelector((state) => selectFeedFacts(state, feed.id));
+function FeedLine({ inlet, place }: { inlet: Inlet; place: number }) {
+  const facts = useAppSelector((state) => selectFeedFacts(state, inlet.id));
   const q = useAppSelector((state) => selectGraphResult(state)?.feeds[place]?.q);
   const show = useAppSelector(selectShowQuantity);
   const words =
@@ -180,7 +180,7 @@ function FeedLine({ feed, place }: { feed: Stream; place: number }) {
       : `${show(facts.molarFlow, 'molarFlow')}, ${formatFraction(facts.moleFractions[0] ?? 0, 3)} mol/mol${q === undefined ? '' : `, q ${formatNumber(q, 3)} in the column`}`;
   return (
     <p className="line">
-      <span>{feed.name}</span>
+      <span>{inlet.name}</span>
       <span className="quiet">{words}</span>
     </p>
   );
@@ -204,23 +204,23 @@ function Draws({ column }: { column: ColumnUnit }) {
 
 interface StageProps {
   column: ColumnUnit;
-  feeds: readonly Stream[];
+  inlets: readonly Inlet[];
   mayBeBest: boolean;
 }
 
 /** A stage for every feed and draw. */
-function StageFields({ column, feeds, mayBeBest }: StageProps) {
+function StageFields({ column, inlets, mayBeBest }: StageProps) {
   const best = useAppSelector(selectBestFeedStages);
   const { feedStages, drawStages } = column.graph;
   return (
     <>
-      {feeds.map(({ id, name }, k) => (
+      {inlets.map(({ id, name }, k) => (
         <StageField
           key={id}
           column={column.id}
           of="feed"
           id={id}
-          label={feeds.length === 1 ? 'Feed stage' : `Stage of ${name}`}
+          label={inlets.length === 1 ? 'Feed stage' : `Stage of ${name}`}
           stage={feedStages[id]}
           best={best?.[k]}
           mayBeBest={mayBeBest}

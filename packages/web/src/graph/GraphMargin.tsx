@@ -4,9 +4,9 @@ import type { GraphDesign, PairStanding, Reason, Warning } from '@keen-ladder/co
 import { Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
 import type { Mixture } from '@keen-ladder/schema';
-import { part } from '../app/parts.ts';
-import { useAppSelector } from '../app/store.ts';
-import { selectColumn, selectDocument, selectFeeds, selectMixture } from '../document/selectors.ts';
+import { part } from '../store/parts.ts';
+import { useAppSelector } from '../store/store.ts';
+import { selectColumn, selectDocument, selectInlets, selectMixture } from '../document/selectors.ts';
 import { ExplainedFigures, Notes, Said, Warnings } from '../stops/Margin.tsx';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 import { proposalsFor } from './proposals.ts';
@@ -87,9 +87,9 @@ function Solved({ design, warnings, ...energy }: SolvedProps) {
   const { bestRated } = design;
   const best = bestRated?.map(({ stage }) => stage) ?? design.bestFeedStages;
   const isRated = bestRated !== null;
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const showing = useAppSelector(selectDocument);
-  const handed = column === undefined ? undefined : ofGraph(design, column, feeds, showing);
+  const handed = column === undefined ? undefined : ofGraph(design, column, inlets, showing);
   const note = useOverflowNote(design);
   const isBest = best.every((stage, k) => stage === design.feedStages[k]);
   return (

@@ -1,7 +1,7 @@
 /** The Graph stop: inputs left, drawing in the middle, what it says in the margin. */
 import { useRef, useState } from 'react';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectColumn, selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { selectColumn, selectComponents, selectDocument, selectInlets } from '../document/selectors.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { useLook } from '../theme/Themed.tsx';
@@ -46,8 +46,8 @@ function GraphSheet({ hovered, onHover, isEnergyShown }: Hover & { isEnergyShown
   const document = useAppSelector(selectDocument);
   const components = useAppSelector(selectComponents);
   const column = useAppSelector(selectColumn);
-  const feeds = useAppSelector(selectFeeds);
-  const [feed] = feeds;
+  const inlets = useAppSelector(selectInlets);
+  const feed = inlets[0]?.stream;
   const beside = useAppSelector(selectGraphBeside);
   const isBesideStale = useAppSelector(selectIsBesideStale);
   const energyLocus =
@@ -73,7 +73,7 @@ function GraphSheet({ hovered, onHover, isEnergyShown }: Hover & { isEnergyShown
             efficiency={column?.graph.efficiency?.kind === 'murphree' ? column.graph.efficiency.value : 1}
             energyLocus={energyLocus}
             points={points}
-            names={{ feeds: feeds.map(({ name }) => name), draws: column?.draws.map(({ name }) => name) ?? [] }}
+            names={{ feeds: inlets.map(({ name }) => name), draws: column?.draws.map(({ name }) => name) ?? [] }}
             hovered={hovered}
             temperature={(T) => show(T, 'temperature')}
             onHover={onHover}

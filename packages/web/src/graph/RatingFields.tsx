@@ -2,7 +2,7 @@
 import { capital } from '@keen-ladder/core';
 import type { Dimension } from '@keen-ladder/core';
 import type { ColumnUnit, RatingQuantity } from '@keen-ladder/schema';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { graphSet } from '../document/documentSlice.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

@@ -6,7 +6,7 @@ import { App, Button, Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef } from 'react';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
 import { stagesInWords } from './standing.ts';
 import { stageRows } from './stageRows.ts';

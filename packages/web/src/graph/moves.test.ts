@@ -2,13 +2,14 @@ import { createCaseSolver, moleToMass } from '@keen-ladder/core';
 import { demoCases } from '@keen-ladder/demo';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
-import { createStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
 import { caseOpened, puritySet, refluxSet } from '../document/documentSlice.ts';
 import { caseSolved } from '../engine/resultsSlice.ts';
 import { moveTo, purityOf, selectDrawingPoints, stepBy } from './moves.ts';
 import type { Movables } from './moves.ts';
 import { proposalsFor } from './proposals.ts';
 import { selectGraphStanding } from '../stops/standing.ts';
+import { firstColumn } from '../testing/firstColumn.ts';
 
 function solvedStore() {
   const store = createStore();
@@ -18,19 +19,20 @@ function solvedStore() {
   store.dispatch(ActionCreators.clearHistory());
   const { solve } = createCaseSolver();
   const solveNow = () =>
-    store.dispatch(caseSolved({ results: solve(store.getState().document.present, 'column'), milliseconds: 1 }));
+    store.dispatch(caseSolved({ unit: 'column', results: solve(store.getState().document.present, 'column'), milliseconds: 1 }));
   solveNow();
   const movables = (): Movables => {
     const { document, results } = store.getState();
-    const [column] = document.present.units;
+    const column = firstColumn(document.present);
+    const solved = results.byUnit['column']?.solved ?? null;
     const [feed] = document.present.streams;
-    if (column === undefined || feed === undefined || results.solved === null) throw new Error('not solved');
+    if (feed === undefined || solved === null) throw new Error('not solved');
     return {
       document: document.present,
       components: document.present.mixture.components,
       column,
       feed,
-      result: results.solved.results.graph,
+      result: solved.results.graph,
       points: selectDrawingPoints(store.getState()),
     };
   };

@@ -3,7 +3,7 @@ import { givenPurity, massToMole, moleToMass } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, Stream } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
-import type { AppDispatch } from '../app/store.ts';
+import type { AppDispatch } from '../store/store.ts';
 import { conditionSet, lightFractionSet, puritySet, refluxSet } from '../document/documentSlice.ts';
 import type { Fraction } from '../document/parts.ts';
 import { selectColumn, selectDocument, selectFeed } from '../document/selectors.ts';
@@ -27,7 +27,7 @@ export const selectDrawingPoints = createSelector(
     const purity = (product: 'distillate' | 'bottoms') =>
       column === undefined || column.graph.task === 'rating' ? null : purityOf(document, column, product);
     return {
-      z: drawn(feed === undefined ? null : lightFractionOf(components, feed)) ?? drawnColumn?.feeds[0]?.z,
+      z: drawn(feed === undefined ? null : lightFractionOf(components, feed.stream)) ?? drawnColumn?.feeds[0]?.z,
       xD: drawn(purity('distillate')) ?? drawnColumn?.xD,
       xB: drawn(purity('bottoms')) ?? drawnColumn?.xB,
     };

@@ -1,12 +1,11 @@
 import { createCaseSolver, proposedMixture } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { expect, test } from 'vitest';
 import { documentReplaced } from '../document/documentSlice.ts';
 import { storeOf } from '../testing/rendered.tsx';
 import { proposalsFor } from './proposals.ts';
-
-type Unit = CaseDocument['units'][number];
+import { firstColumn } from '../testing/firstColumn.ts';
 
 const reasonOf = (document: CaseDocument) => {
   const { outcome } = createCaseSolver().solve(document, 'column').graph;
@@ -16,7 +15,7 @@ const reasonOf = (document: CaseDocument) => {
 const ETHANOL_WATER = proposedMixture(databankParts(['64-17-5', '7732-18-5']));
 
 /** Every button of the graph's margin, with a column that offers it. */
-const COMPLAINTS: [string, (unit: Unit, document: CaseDocument) => void][] = [
+const COMPLAINTS: [string, (unit: ColumnUnit, document: CaseDocument) => void][] = [
   ['below-minimum-reflux', (unit) => (unit.graph.reflux = { kind: 'ratio', value: 0.1 })],
   ['reflux-not-positive', (unit) => (unit.graph.reflux = { kind: 'ratio', value: -1 })],
   [
@@ -54,8 +53,7 @@ const COMPLAINTS: [string, (unit: Unit, document: CaseDocument) => void][] = [
 test.each(COMPLAINTS)('%s: the button of its sentence mends what it complains of', (code, change) => {
   const store = storeOf('Acetone from wash water');
   const document = structuredClone(store.getState().document.present);
-  const [unit] = document.units;
-  if (unit === undefined) throw new Error('no column');
+  const unit = firstColumn(document);
   change(unit, document);
   store.dispatch(documentReplaced(document));
   const reason = reasonOf(document);

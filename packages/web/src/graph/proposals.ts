@@ -33,6 +33,8 @@ export function proposalsFor(reason: Reason, column: ColumnUnit): Proposal[] {
     case 'not-finite':
     case 'phases-alike':
     case 'in-feed':
+    case 'upstream':
+    case 'nothing-flows':
     case 'time-over':
     case 'no-saturation':
     case 'keys-turn':

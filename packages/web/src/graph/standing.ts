@@ -1,9 +1,9 @@
 /** What the graph's fields and drawing take from its last result. */
 import type { GraphBeside } from '@keen-ladder/core';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import type { RootState } from '../app/store.ts';
+import type { RootState } from '../store/store.ts';
 import { selectHashes } from '../document/selectors.ts';
-import { selectGraphResult } from '../stops/standing.ts';
+import { selectGraphResult, selectUnitResults } from '../stops/standing.ts';
 
 export function selectBestFeedStages(state: RootState): number[] | undefined {
   const outcome = selectGraphResult(state)?.outcome;
@@ -12,12 +12,12 @@ export function selectBestFeedStages(state: RootState): number[] | undefined {
 
 /** What stands beside the drawing as last worked out; of the inputs before, while an edit is not yet over. */
 export function selectGraphBeside(state: RootState): GraphBeside | null {
-  const outcome = state.results.graphBeside?.outcome;
+  const outcome = selectUnitResults(state).graphBeside?.outcome;
   return outcome?.state === 'solved' ? outcome.value : null;
 }
 
 export const selectIsBesideStale = (state: RootState): boolean =>
-  state.results.graphBeside?.inputHash !== selectHashes(state)?.graph;
+  selectUnitResults(state).graphBeside?.inputHash !== selectHashes(state)?.graph;
 
 /** Which of the stages are no trays. */
 export function countedWords({ condenser, bottom }: Pick<ColumnUnit, 'condenser' | 'bottom'>): string {

@@ -4,7 +4,7 @@ import { ladderTarget, placeName, sameQuantity } from '@keen-ladder/core';
 import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit, LadderInputs, LadderQuantity } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
 import { selectComponents } from '../document/selectors.ts';
 

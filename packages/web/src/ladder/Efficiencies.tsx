@@ -2,7 +2,7 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Dropdown } from 'antd';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
 import { selectComponents } from '../document/selectors.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';

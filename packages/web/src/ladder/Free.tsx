@@ -4,10 +4,10 @@ import { capital, freedName } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { useStore } from 'react-redux';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import type { AppStore, RootState } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import type { AppStore, RootState } from '../store/store.ts';
 import { handleFreed } from '../document/documentSlice.ts';
-import { selectComponents, selectDocument, selectFeeds } from '../document/selectors.ts';
+import { selectComponents, selectDocument, selectInlets } from '../document/selectors.ts';
 import { selectFeedFacts } from '../stops/standing.ts';
 
 type Handle = LadderInputs['freed'][number];
@@ -18,17 +18,17 @@ export function Free({ column, ladder }: { column: ColumnUnit; ladder: LadderInp
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore; // the one store there is
   const document = useAppSelector(selectDocument);
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const components = useAppSelector(selectComponents);
-  const ofFeeds = feeds.map(({ id, name }) => ({
+  const ofFeeds = inlets.map(({ id, name }) => ({
     id,
     name: name === '' ? 'Feed' : name,
     plain: [
-      { kind: 'feed-flow', stream: id },
-      { kind: 'feed-temperature', stream: id },
-      { kind: 'feed-heat', stream: id },
+      { kind: 'feed-flow', inlet: id },
+      { kind: 'feed-temperature', inlet: id },
+      { kind: 'feed-heat', inlet: id },
     ] as Handle[],
-    components: components.map(({ id: component }): Handle => ({ kind: 'feed-component', stream: id, component })),
+    components: components.map(({ id: component }): Handle => ({ kind: 'feed-component', inlet: id, component })),
   }));
   const ofColumn: Handle[] = [
     ...ladder.heats.map(({ stage }): Handle => ({ kind: 'stage-duty', stage })),
@@ -36,7 +36,11 @@ export function Free({ column, ladder }: { column: ColumnUnit; ladder: LadderInp
     ...(ladder.top === 'total' && ladder.subcooling?.by !== 'temperature' ? [{ kind: 'subcooling' } as const] : []),
   ];
   const isFreed = (handle: Handle): boolean => ladder.freed.some((freed) => keyOf(freed) === keyOf(handle));
-  const item = (handle: Handle) => ({ key: keyOf(handle), label: capital(freedName(document, handle)), disabled: isFreed(handle) });
+  const item = (handle: Handle) => ({
+    key: keyOf(handle),
+    label: capital(freedName(document, column, handle)),
+    disabled: isFreed(handle),
+  });
   const items = [
     ...ofFeeds.map(({ id, name, plain, components: flows }) => ({
       key: id,
@@ -71,12 +75,12 @@ function valueNow(state: RootState, ladder: LadderInputs, handle: Handle): numbe
     case 'feed-flow':
       return 1;
     case 'feed-component': {
-      const facts = selectFeedFacts(state, handle.stream);
+      const facts = selectFeedFacts(state, handle.inlet);
       const i = selectComponents(state).findIndex(({ id }) => id === handle.component);
       return facts === null ? null : facts.molarFlow * (facts.moleFractions[i] ?? 0);
     }
     case 'feed-temperature':
-      return selectFeedFacts(state, handle.stream)?.T ?? null;
+      return selectFeedFacts(state, handle.inlet)?.T ?? null;
     case 'stage-duty':
       return ladder.heats.find(({ stage }) => stage === handle.stage)?.duty ?? 0;
     case 'feed-heat':

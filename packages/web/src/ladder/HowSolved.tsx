@@ -3,7 +3,7 @@ import { MethodName } from '@keen-ladder/schema';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { profileWords, readProfile } from './pastedProfile.ts';

@@ -3,7 +3,7 @@ import { findUnit, fromSI } from '@keen-ladder/core';
 import type { LadderFacts } from '@keen-ladder/core';
 import { Segmented, Select } from 'antd';
 import { useRef, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import type { ChartContent, Line } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';

@@ -1,9 +1,9 @@
 /** What the ladder is asked and built of. */
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { DrawFields } from '../balance/DrawFields.tsx';
 import { feedWayChosen, ladderSet, ladderStagesSet, rungChosen } from '../document/documentSlice.ts';
-import { selectFeeds } from '../document/selectors.ts';
+import { selectInlets } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectLadderStanding, selectLastLadder } from '../stops/standing.ts';
@@ -90,7 +90,7 @@ function Counter({ ladder }: { ladder: LadderInputs }) {
 
 function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) {
   const dispatch = useAppDispatch();
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const set = (change: Partial<LadderInputs>, gesture?: string) => dispatch(ladderSet({ column: column.id, change }, gesture));
   const path = `units.${column.id}.ladder`;
   /** As it is counted on the drawing, and back. */
@@ -130,7 +130,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
         onChange={(value, gesture) => set({ heatLoss: value?.si ?? 0 }, gesture)}
       />
       <h2>Streams</h2>
-      {feeds.map(({ id, name }) => {
+      {inlets.map(({ id, name }) => {
         const feed = ladder.feeds[id] ?? { stage: Math.max(2, Math.round(ladder.stages / 2)), way: 'whole' as const };
         return (
           <div key={id}>
@@ -151,7 +151,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
               path={`${path}.feeds.${id}.way`}
               value={feed.way}
               options={ways}
-              onChange={(way) => dispatch(feedWayChosen({ column: column.id, stream: id, feed: { ...feed, way } }))}
+              onChange={(way) => dispatch(feedWayChosen({ column: column.id, inlet: id, feed: { ...feed, way } }))}
             />
           </div>
         );

@@ -12,7 +12,7 @@ import {
 } from '@keen-ladder/core';
 import type { EstimateFacts, GraphDesign, LadderFacts, Reason, Warning } from '@keen-ladder/core';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectDocument, selectHashes, selectSite } from '../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../document/showing.ts';
 import { Compared } from '../stops/Compared.tsx';

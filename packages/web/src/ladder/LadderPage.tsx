@@ -5,13 +5,13 @@ import { useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import { useLocation, useSearchParams } from 'react-router';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import type { AppStore } from '../app/store.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import type { AppStore } from '../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { offeredLadder } from '../column/handedOn.ts';
 import { RUNG } from '../commands/places.ts';
 import { ladderCarried } from '../document/documentSlice.ts';
-import { selectColumn, selectFeeds, selectMixture } from '../document/selectors.ts';
+import { selectColumn, selectInlets, selectMixture } from '../document/selectors.ts';
 import { selectIsLadderStale, selectLadderResult, selectLastLadder } from '../stops/standing.ts';
 import { LadderDrawing } from './drawing/LadderDrawing.tsx';
 import { StripChoice } from './drawing/StripChoice.tsx';
@@ -133,7 +133,7 @@ function NothingYet({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore; // the one store there is
   useAppSelector((state) => state.results);
-  const feeds = useAppSelector(selectFeeds);
+  const inlets = useAppSelector(selectInlets);
   const offered = offeredLadder(store.getState(), column);
   const begin = (ladder: LadderInputs) => dispatch(ladderCarried({ column: column.id, ladder }));
   return (
@@ -152,7 +152,7 @@ function NothingYet({ column }: { column: ColumnUnit }) {
             begin(
               begunLadder(
                 column,
-                feeds.map(({ id }) => id),
+                inlets.map(({ id }) => id),
               ),
             )
           }

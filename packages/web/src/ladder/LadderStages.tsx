@@ -4,7 +4,7 @@ import type { LadderFacts } from '@keen-ladder/core';
 import { Segmented, Select, Table } from 'antd';
 import type { TableProps, TableRef } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { rungNumber } from './rungs.ts';

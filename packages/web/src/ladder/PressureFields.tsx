@@ -3,7 +3,7 @@ import { findUnit, formatEntered, fromSI, parseQuantity, shownUnit } from '@keen
 import { Input } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';

@@ -3,7 +3,7 @@ import { findUnit, formatNumber, formatQuantity, fromSI, productRows } from '@ke
 import type { LadderFacts } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { shortFraction } from './rows.ts';

@@ -2,14 +2,14 @@
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input } from 'antd';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { ladderSet, pumpAroundAdded, pumpAroundRemoved } from '../document/documentSlice.ts';
 import { CountField } from './CountField.tsx';
 
 export function PumpArounds({ column, ladder }: { column: ColumnUnit; ladder: LadderInputs }) {
   const dispatch = useAppDispatch();
   const path = `units.${column.id}.ladder.pumpArounds`;
-  const change = (id: string, part: Partial<LadderFields['pumpArounds'][number]>, gesture?: string) =>
+  const change = (id: string, part: Partial<LadderInputs['pumpArounds'][number]>, gesture?: string) =>
     dispatch(
       ladderSet(
         { column: column.id, change: { pumpArounds: ladder.pumpArounds.map((p) => (p.id === id ? { ...p, ...part } : p)) } },

@@ -1,7 +1,7 @@
 import { CloseOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { RungAdder } from './RungAdder.tsx';

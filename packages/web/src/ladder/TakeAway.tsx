@@ -1,7 +1,7 @@
 /** A table for the clipboard, as CSV and as a spreadsheet. */
 import { CopyOutlined, DownloadOutlined } from '@ant-design/icons';
 import { App, Button } from 'antd';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { saveCsv, saveXlsx } from '../download/save.ts';
 import { asText } from './rows.ts';
 

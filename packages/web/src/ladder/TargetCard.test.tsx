@@ -4,10 +4,11 @@ import { cleanup, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, expect, test } from 'vitest';
 import type { LadderTarget } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { ladderSet } from '../document/documentSlice.ts';
 import { renderedIn, storeOf } from '../testing/rendered.tsx';
 import { TargetCard } from './TargetCard.tsx';
+import { firstColumn } from '../testing/firstColumn.ts';
 
 afterEach(cleanup);
 
@@ -31,8 +32,8 @@ const facts = {
 } as unknown as LadderFacts;
 
 function Cards() {
-  const column = useAppSelector((state) => state.document.present.units[0]);
-  const ladder = column?.ladder;
+  const column = useAppSelector((state) => firstColumn(state.document.present));
+  const { ladder } = column;
   if (!ladder) return null;
   return ladder.targets.map((target) => (
     <TargetCard key={target.id} column={column} ladder={ladder} target={target} facts={facts} />
@@ -41,10 +42,9 @@ function Cards() {
 
 function cards() {
   const store = storeOf('Five alkanes with a side draw');
-  const [column] = store.getState().document.present.units;
-  store.dispatch(ladderSet({ column: column?.id ?? '', change: { targets: [reflux, duty] } }));
+  store.dispatch(ladderSet({ column: 'column', change: { targets: [reflux, duty] } }));
   renderedIn(store, <Cards />);
-  const targets = () => store.getState().document.present.units[0]?.ladder?.targets ?? [];
+  const targets = () => firstColumn(store.getState().document.present).ladder?.targets ?? [];
   return { targets, user: userEvent.setup() };
 }
 
@@ -95,7 +95,7 @@ test('a flow carried by moles takes kg/h: the target is then one by mass', async
   const wanted = screen.getByRole('textbox', { name: /^wanted/ });
   await user.clear(wanted);
   await user.type(wanted, '7200 kg/h{Enter}');
-  const [target] = store.getState().document.present.units[0]?.ladder?.targets ?? [];
+  const [target] = firstColumn(store.getState().document.present).ladder?.targets ?? [];
   expect(target).toMatchObject({ value: 2, quantity: { kind: 'flow', basis: 'mass' } });
   expect(screen.getByRole('listitem', { name: 'Distillate flow by mass' })).toBeDefined();
 });

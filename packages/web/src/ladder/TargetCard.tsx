@@ -5,7 +5,7 @@ import type { Dimension, LadderFacts } from '@keen-ladder/core';
 import { Button, Dropdown, Select, Switch } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit, LadderInputs, LadderQuantity, LadderTarget } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ladderSet, targetLetGo, targetRemoved, targetSet } from '../document/documentSlice.ts';
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';

@@ -1,7 +1,7 @@
 import { bareLadder, createCaseSolver, productRows, stageRows } from '@keen-ladder/core';
 import { demoCases } from '@keen-ladder/demo';
 import { describe, expect, test } from 'vitest';
-import { createStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
 import {
   caseOpened,
   drawAdded,
@@ -22,6 +22,7 @@ import type { StripSettings } from './drawing/stripSettings.ts';
 import { spread } from './drawing/tags.ts';
 import { shortFraction } from './rows.ts';
 import { numberingWords, rungName, rungNumber, rungOf } from './rungs.ts';
+import { firstColumn } from '../testing/firstColumn.ts';
 
 const demo = (name: string) => {
   const found = demoCases().find((c) => c.name === name)?.document;
@@ -139,7 +140,7 @@ describe('what the engineer does to a ladder', () => {
     const store = createStore();
     store.dispatch(caseOpened(demo(name)));
     const ladder = () => {
-      const found = store.getState().document.present.units[0]?.ladder;
+      const found = firstColumn(store.getState().document.present).ladder;
       if (!found) throw new Error('no ladder');
       return found;
     };
@@ -160,7 +161,7 @@ describe('what the engineer does to a ladder', () => {
   test('draws and pump-arounds bring their targets, and take them away', () => {
     const { store, ladder } = opened('Four-alcohol splitter');
     const before = ladder().targets;
-    const drawn = () => store.getState().document.present.units[0]?.draws[0]?.id ?? '';
+    const drawn = () => firstColumn(store.getState().document.present).draws[0]?.id ?? '';
     store.dispatch(drawAdded({ column: 'column' }));
     expect(ladder().targets.at(-1)).toMatchObject({ quantity: { kind: 'flow', place: drawn() }, isInForce: true });
     store.dispatch(pumpAroundAdded({ column: 'column' }));
@@ -175,7 +176,7 @@ describe('what the engineer does to a ladder', () => {
   });
   test('what is freed holds what it is by a card, and is fixed again when the card goes', () => {
     const { store, ladder } = opened('Acetone from drying air');
-    const handle = { kind: 'feed-flow', stream: 'feed-2' } as const;
+    const handle = { kind: 'feed-flow', inlet: 'feed-2' } as const;
     store.dispatch(handleFreed({ column: 'column', handle, value: 1 }));
     store.dispatch(handleFreed({ column: 'column', handle, value: 1 }));
     expect(ladder().freed).toEqual([handle]);

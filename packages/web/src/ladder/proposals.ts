@@ -32,7 +32,9 @@ export function ladderProposals(reason: Reason, { document, column, hash, show }
     return last === undefined ? [] : [changed(`Switch off ${name}`, { ...last, isInForce: false })];
   }
   if (reason.code === 'time-over')
-    return hash === undefined ? [] : [{ label: `Search on, up to ${LONGEST.on / 1000} s`, action: ladderSearchedOn(hash) }];
+    return hash === undefined
+      ? []
+      : [{ label: `Search on, up to ${LONGEST.on / 1000} s`, action: ladderSearchedOn({ unit: column.id, hash }) }];
   if (reason.code === 'stopped-short') {
     const { target: name, reached } = reason;
     const target = named(name);

@@ -1,6 +1,6 @@
 /** The mixture of the graph: two components and the model. */
 import { memo } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { ComponentField } from '../fields/ComponentField.tsx';
 import { ModelFields } from './ModelFields.tsx';

@@ -1,5 +1,5 @@
 import { findUnit, formatQuantity, shownUnit } from '@keen-ladder/core';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectDisplay, selectMixture, selectSite } from '../document/selectors.ts';
 
 /** Which component boils first, at one atmosphere. */

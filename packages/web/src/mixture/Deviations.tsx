@@ -4,7 +4,7 @@ import type { FittedPair, Observed } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import type { MeasuredSet } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';

@@ -1,6 +1,6 @@
 import { explain, explainOpenPoint, explainWarning } from '@keen-ladder/core';
 import type { Outcome } from '@keen-ladder/core';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectShow } from '../document/showing.ts';
 
 interface DrawnProps<T> {

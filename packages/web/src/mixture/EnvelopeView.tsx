@@ -2,7 +2,7 @@
 import { findUnit, formatQuantity, fromSI, shownUnit } from '@keen-ladder/core';
 import type { Outcome, PhaseEnvelope } from '@keen-ladder/core';
 import { useMemo, useRef } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';

@@ -3,7 +3,7 @@ import { explainOpenPoint } from '@keen-ladder/core';
 import type { FilledPairs } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { selectShow } from '../document/showing.ts';
 import { pairsSet } from '../document/documentSlice.ts';
 import { selectMixture } from '../document/selectors.ts';

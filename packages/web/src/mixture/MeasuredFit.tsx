@@ -4,7 +4,7 @@ import type { FittedPair, Outcome } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import type { MeasuredSet } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { measuredKept, measuredRemoved } from '../document/documentSlice.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { selectShow } from '../document/showing.ts';

@@ -1,7 +1,7 @@
 /** What was measured of a pair, and the parameters that meet it: points pasted or read from a file, fitted, judged, kept. */
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { MeasuredFit } from './MeasuredFit.tsx';
 import { NewMeasured } from './NewMeasured.tsx';

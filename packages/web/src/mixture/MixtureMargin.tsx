@@ -12,7 +12,7 @@ import {
 import type { MixtureMap, Outcome } from '@keen-ladder/core';
 import { useMemo } from 'react';
 import type { ReactNode } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectDisplay, selectMixture, selectSite } from '../document/selectors.ts';
 import { selectShow } from '../document/showing.ts';
 import { verdictWords } from './products.ts';

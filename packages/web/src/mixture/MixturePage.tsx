@@ -3,7 +3,7 @@ import { isEquationOfState } from '@keen-ladder/core';
 import type { Held } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useMemo, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectColumn, selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';

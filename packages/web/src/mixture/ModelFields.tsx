@@ -3,7 +3,7 @@ import { explainProposal, henrySolutes, isCubic, isEquationOfState, MODEL_WORDS,
 import { Button, Select } from 'antd';
 import { memo, useMemo } from 'react';
 import type { Mixture, ModelName, ModelOptions } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { modelChosen, modelOptionsChosen, proposalTaken } from '../document/documentSlice.ts';
 import { selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';

@@ -4,7 +4,7 @@ import type { ModelBeside } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import type { ModelName } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { modelChosen } from '../document/documentSlice.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../document/showing.ts';

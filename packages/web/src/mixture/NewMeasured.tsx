@@ -4,7 +4,7 @@ import { isIsobaric, pairOf, USUAL_FIT, USUAL_UNCERTAINTY } from '@keen-ladder/c
 import { Button, Input, Select, Upload } from 'antd';
 import { useMemo, useState } from 'react';
 import type { ComponentRecord } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { measuredKept } from '../document/documentSlice.ts';
 import { selectDisplay, selectMixture, selectSite } from '../document/selectors.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';

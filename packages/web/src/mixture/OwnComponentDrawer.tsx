@@ -5,7 +5,7 @@ import type { ComponentRecord, GroupNames } from '@keen-ladder/schema';
 import { CloseOutlined } from '@ant-design/icons';
 import { Button, Drawer, Input, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectShow } from '../document/showing.ts';
 import { failureOf, useGroupNamesQuery } from '../api/queries.ts';
 import { Field } from '../fields/Field.tsx';

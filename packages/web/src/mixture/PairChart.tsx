@@ -4,7 +4,7 @@ import type { AskedProducts, Held, PairDiagram } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import type { MeasuredPoint } from '@keen-ladder/schema';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import type { ChartContent, Dots, Line, Mark } from '../charts/content.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';

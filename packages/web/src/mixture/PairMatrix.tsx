@@ -1,7 +1,7 @@
 /** Every two components, and where their numbers come from, by word and by shape. */
 import { pairStandings } from '@keen-ladder/core';
 import { useMemo } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { componentColor } from '../theme/componentColors.ts';
 import { FillMissing } from './FillMissing.tsx';

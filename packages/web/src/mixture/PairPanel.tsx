@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import type { ModelName } from '@keen-ladder/schema';
 import { api } from '../api/client.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { pairsSet } from '../document/documentSlice.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';

@@ -4,7 +4,7 @@ import type { AskedProducts, Held, Outcome, PairDiagram } from '@keen-ladder/cor
 import type { CaseDocument, MeasuredPoint, ModelName } from '@keen-ladder/schema';
 import { Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { Drawn } from './Drawn.tsx';
 import { PairChart } from './PairChart.tsx';

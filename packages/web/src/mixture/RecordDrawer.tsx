@@ -4,7 +4,7 @@ import { Button, Drawer, Input, Select } from 'antd';
 import { useRef, useState } from 'react';
 import type { ComponentRecord, Correlation } from '@keen-ladder/schema';
 import { failureOf, useComponentQuery, useSourcesQuery } from '../api/queries.ts';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';

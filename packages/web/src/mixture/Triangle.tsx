@@ -4,7 +4,7 @@ import type { AskedProducts, MapCurve, MapPoint, MixtureMap } from '@keen-ladder
 import { Segmented } from 'antd';
 import { scaleLinear } from 'd3-scale';
 import { useMemo, useRef, useState } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';

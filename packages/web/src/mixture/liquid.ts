@@ -16,5 +16,5 @@ function liquidOf(components: readonly { id: string }[], composition: Compositio
 }
 
 export const selectLiquid = createSelector([selectComponents, selectFeed], (components, feed) =>
-  liquidOf(components, feed?.composition),
+  liquidOf(components, feed?.stream.composition),
 );

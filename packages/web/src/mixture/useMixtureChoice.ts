@@ -2,7 +2,7 @@ import { proposedMixture } from '@keen-ladder/core';
 import { useRef, useState } from 'react';
 import type { ComponentRecord } from '@keen-ladder/schema';
 import { api } from '../api/client.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { mixtureChosen } from '../document/documentSlice.ts';
 import { selectComponents } from '../document/selectors.ts';
 

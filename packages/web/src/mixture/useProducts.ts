@@ -1,6 +1,6 @@
 import type { AskedProducts } from '@keen-ladder/core';
 import { useMemo } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../store/store.ts';
 import { selectMixture } from '../document/selectors.ts';
 import { selectBalanceResult } from '../stops/standing.ts';
 import { readComposition, sheetProducts } from './products.ts';

@@ -4,7 +4,7 @@ import type { CaseDocument, OpenCase } from '@keen-ladder/schema';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { api, ApiError } from '../api/client.ts';
 import type { SaveReply } from '../api/client.ts';
-import { createStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
 import { notesWritten } from '../document/documentSlice.ts';
 import type { Draft, Drafts } from './drafts.ts';
 import { createSaver } from './saver.ts';
@@ -40,7 +40,7 @@ type Answer = SaveReply | Error | 'stored, reply lost';
 /** A store with an open case and a saver; the server answers saves as told, and after that stores what it gets. */
 async function working(answers: Answer[] = [], drafts = memoryDrafts()) {
   const store = createStore();
-  const server = { version: 1, document: newCaseDocument(), saves: [] as { version: number; notes: string }[] };
+  const server = { version: 1, document: newCaseDocument() as CaseDocument, saves: [] as { version: number; notes: string }[] };
   vi.spyOn(api, 'openCase').mockImplementation(() => Promise.resolve(opened(server.version, structuredClone(server.document))));
   vi.spyOn(api, 'saveCase').mockImplementation((_, version, document) => {
     server.saves.push({ version, notes: document.notes });

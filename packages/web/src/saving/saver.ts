@@ -6,7 +6,7 @@ import type { CaseDocument, OpenCase } from '@keen-ladder/schema';
 import isEqual from 'fast-deep-equal';
 import { ActionCreators } from 'redux-undo';
 import { api, ApiError } from '../api/client.ts';
-import type { AppStore } from '../app/store.ts';
+import type { AppStore } from '../store/store.ts';
 import { caseOpened, documentReplaced } from '../document/documentSlice.ts';
 import { resultsCleared } from '../engine/resultsSlice.ts';
 import type { Drafts } from './drafts.ts';

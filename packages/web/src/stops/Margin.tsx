@@ -4,7 +4,7 @@ import type { OpenPoint, Reason, Warning } from '@keen-ladder/core';
 import { Button, Input, Tooltip } from 'antd';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { notesWritten } from '../document/documentSlice.ts';
 import { selectShow } from '../document/showing.ts';
 import { useGesture } from '../fields/gesture.ts';

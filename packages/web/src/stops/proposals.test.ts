@@ -1,6 +1,6 @@
 import { createCaseSolver, showIn } from '@keen-ladder/core';
 import type { Reason } from '@keen-ladder/core';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { expect, test } from 'vitest';
 import { transferProposals } from '../absorption/proposals.ts';
 import { documentReplaced } from '../document/documentSlice.ts';
@@ -8,12 +8,11 @@ import { estimateProposals } from '../estimate/proposals.ts';
 import { ladderProposals } from '../ladder/proposals.ts';
 import { storeOf } from '../testing/rendered.tsx';
 import type { Proposal } from './proposals.ts';
-
-type Unit = CaseDocument['units'][number];
+import { firstColumn } from '../testing/firstColumn.ts';
 
 interface Stop {
   reason: (document: CaseDocument) => Reason | undefined;
-  proposals: (reason: Reason, document: CaseDocument, unit: Unit) => Proposal[];
+  proposals: (reason: Reason, document: CaseDocument, unit: ColumnUnit) => Proposal[];
 }
 
 const outOf = (outcome: { state: string; reason?: Reason } | undefined): Reason | undefined => outcome?.reason;
@@ -32,14 +31,14 @@ const ladder: Stop = {
     ladderProposals(reason, { document, column: unit, hash: '', show: (si) => showIn(document.display, document.site).count(si) }),
 };
 
-const targetOf = ({ ladder: inputs }: Unit, kind: string) => {
+const targetOf = ({ ladder: inputs }: ColumnUnit, kind: string) => {
   const target = inputs?.targets.find(({ quantity }) => quantity.kind === kind);
   if (target === undefined) throw new Error(`no target of ${kind}`);
   return target;
 };
 
 /** Every button of these margins, with a column that offers it. */
-const COMPLAINTS: [string, string, Stop, (unit: Unit, document: CaseDocument) => void][] = [
+const COMPLAINTS: [string, string, Stop, (unit: ColumnUnit, document: CaseDocument) => void][] = [
   ['estimate-below-minimum', 'Four-alcohol splitter', estimate, (unit) => (unit.estimate.reflux = { kind: 'ratio', value: 0.3 })],
   [
     'estimate-below-minimum',
@@ -104,8 +103,7 @@ const COMPLAINTS: [string, string, Stop, (unit: Unit, document: CaseDocument) =>
 test.each(COMPLAINTS)('%s, %s: the button of its sentence mends what it complains of', (code, name, stop, change) => {
   const store = storeOf(name);
   const document = structuredClone(store.getState().document.present);
-  const [unit] = document.units;
-  if (unit === undefined) throw new Error('no column');
+  const unit = firstColumn(document);
   change(unit, document);
   store.dispatch(documentReplaced(document));
   const reason = stop.reason(document);

@@ -3,8 +3,8 @@ import { createCaseSolver } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { demoCases } from '@keen-ladder/demo';
 import { beforeEach, describe, expect, test } from 'vitest';
-import { createStore } from '../app/store.ts';
-import type { AppStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
+import type { AppStore } from '../store/store.ts';
 import { amountSet, caseOpened, ladderSet, notesWritten, targetSet } from '../document/documentSlice.ts';
 import {
   caseSolved,
@@ -23,6 +23,7 @@ import {
   selectLastLadder,
   selectMixtureStanding,
 } from './standing.ts';
+import { firstColumn } from '../testing/firstColumn.ts';
 
 let store: AppStore;
 
@@ -31,9 +32,9 @@ const document = (): CaseDocument => store.getState().document.present;
 /** What the engine's worker would send. */
 function solveAll(): void {
   const solver = createCaseSolver();
-  store.dispatch(caseSolved({ results: solver.solve(document(), 'column'), milliseconds: 1 }));
-  store.dispatch(estimateSolved(solver.estimate(document(), 'column')));
-  store.dispatch(ladderSolved({ result: solver.ladder(document(), 'column'), milliseconds: 1 }));
+  store.dispatch(caseSolved({ unit: 'column', results: solver.solve(document(), 'column'), milliseconds: 1 }));
+  store.dispatch(estimateSolved({ unit: 'column', estimate: solver.estimate(document(), 'column') }));
+  store.dispatch(ladderSolved({ unit: 'column', result: solver.ladder(document(), 'column'), milliseconds: 1 }));
 }
 
 const states = () => ({
@@ -43,7 +44,7 @@ const states = () => ({
 });
 
 const targetOf = (id: string) => {
-  const target = document().units[0]?.ladder?.targets.find((one) => one.id === id);
+  const target = firstColumn(document()).ladder?.targets.find((one) => one.id === id);
   if (target === undefined) throw new Error(`no target ${id}`);
   return target;
 };
@@ -90,25 +91,25 @@ describe('the ladder that is shown', () => {
     solveAll();
     const first = selectLastLadder(store.getState());
     store.dispatch(ladderSet({ column: 'column', change: { pressure: { by: 'ends', top: null, bottom: null } } }));
-    store.dispatch(ladderSolved({ result: createCaseSolver().ladder(document(), 'column'), milliseconds: 1 }));
+    store.dispatch(ladderSolved({ unit: 'column', result: createCaseSolver().ladder(document(), 'column'), milliseconds: 1 }));
     expect(states().ladder).toBe('open');
     expect(selectLastLadder(store.getState())).toBe(first);
     expect(selectIsLadderStale(store.getState())).toBe(false);
     if (first === null) throw new Error('no ladder');
-    store.dispatch(ladderPassed({ ...first, refluxRatio: 9 }));
+    store.dispatch(ladderPassed({ unit: 'column', facts: { ...first, refluxRatio: 9 } }));
     expect(selectLastLadder(store.getState())?.refluxRatio).toBe(9);
   });
   test('is the document’s own again when a walk is left', () => {
     solveAll();
     const first = selectLastLadder(store.getState());
     if (first === null) throw new Error('no ladder');
-    store.dispatch(ladderPassed({ ...first, refluxRatio: 9 }));
-    store.dispatch(ladderReturned());
+    store.dispatch(ladderPassed({ unit: 'column', facts: { ...first, refluxRatio: 9 } }));
+    store.dispatch(ladderReturned({ unit: 'column' }));
     expect(selectLastLadder(store.getState())).toBe(first);
   });
   test('is waited for again where the search goes on', () => {
     solveAll();
-    store.dispatch(ladderSearchedOn('hash'));
+    store.dispatch(ladderSearchedOn({ unit: 'column', hash: 'hash' }));
     expect(states().ladder).toBe('ready');
     expect(selectLastLadder(store.getState())).not.toBeNull();
   });

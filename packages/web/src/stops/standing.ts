@@ -2,6 +2,7 @@
 import type {
   AbsorptionResult,
   BalanceResult,
+  DrumResult,
   EstimateResult,
   FeedFacts,
   GraphResult,
@@ -15,8 +16,10 @@ import type {
 } from '@keen-ladder/core';
 import { buildModel } from '@keen-ladder/core';
 import { createSelector } from '@reduxjs/toolkit';
-import type { RootState } from '../app/store.ts';
-import { selectHashes, selectMixture } from '../document/selectors.ts';
+import type { RootState } from '../store/store.ts';
+import { selectFeeds, selectHashes, selectMixture, selectUnit } from '../document/selectors.ts';
+import { NO_RESULTS } from '../engine/resultsSlice.ts';
+import type { UnitResults } from '../engine/resultsSlice.ts';
 
 /** What the last result says. */
 export type LastStanding<T> =
@@ -48,15 +51,18 @@ export function drawnOf<T>(outcome: Outcome<T> | undefined): { value: T; isNeare
   return undefined;
 }
 
-const selectResults = (state: RootState) => state.results.solved?.results ?? null;
-export const selectMilliseconds = (state: RootState): number => state.results.solved?.milliseconds ?? 0;
+/** What was computed of the unit that is looked at. */
+export const selectUnitResults = (state: RootState): UnitResults => state.results.byUnit[selectUnit(state)?.id ?? ''] ?? NO_RESULTS;
+
+const selectResults = (state: RootState) => selectUnitResults(state).solved?.results ?? null;
+export const selectMilliseconds = (state: RootState): number => selectUnitResults(state).solved?.milliseconds ?? 0;
 
 export const selectGraphResult = (state: RootState): GraphResult | null => selectResults(state)?.graph ?? null;
 export const selectBalanceResult = (state: RootState): BalanceResult | null => selectResults(state)?.balance ?? null;
 
 export const selectAbsorptionResult = (state: RootState): AbsorptionResult | null => selectResults(state)?.absorption ?? null;
 
-export const selectEstimateResult = (state: RootState): EstimateResult | null => state.results.estimate;
+export const selectEstimateResult = (state: RootState): EstimateResult | null => selectUnitResults(state).estimate;
 
 export const selectLastGraphStanding = createSelector([selectGraphResult], (result) => standingOf(result?.outcome));
 export const selectLastBalanceStanding = createSelector([selectBalanceResult], (result) => standingOf(result?.outcome));
@@ -77,9 +83,9 @@ export const selectIsEstimateStale = (state: RootState): boolean =>
 export const selectIsAbsorptionStale = (state: RootState): boolean =>
   differs(selectAbsorptionResult(state), selectHashes(state)?.absorption);
 
-export const selectLadderResult = (state: RootState): LadderResult | null => state.results.ladder?.result ?? null;
-export const selectLastLadder = (state: RootState): LadderFacts | null => state.results.lastLadder;
-export const selectLadderMilliseconds = (state: RootState): number => state.results.ladder?.milliseconds ?? 0;
+export const selectLadderResult = (state: RootState): LadderResult | null => selectUnitResults(state).ladder?.result ?? null;
+export const selectLastLadder = (state: RootState): LadderFacts | null => selectUnitResults(state).lastLadder;
+export const selectLadderMilliseconds = (state: RootState): number => selectUnitResults(state).ladder?.milliseconds ?? 0;
 export const selectLastLadderStanding = createSelector([selectLadderResult], (result) => standingOf(result?.outcome));
 export const selectIsLadderStale = (state: RootState): boolean => differs(selectLadderResult(state), selectHashes(state)?.ladder);
 
@@ -99,17 +105,29 @@ export const selectEstimateStanding = (state: RootState) =>
 
 export const selectLadderStanding = (state: RootState) => (selectIsLadderStale(state) ? STALE : selectLastLadderStanding(state));
 
+export const selectDrumResult = (state: RootState): DrumResult | null => selectUnitResults(state).drum?.result ?? null;
+export const selectDrumMilliseconds = (state: RootState): number => selectUnitResults(state).drum?.milliseconds ?? 0;
+export const selectLastDrumStanding = createSelector([selectDrumResult], (result) => standingOf(result?.outcome));
+export const selectDrumStanding = (state: RootState) =>
+  differs(selectDrumResult(state), selectHashes(state)?.whole) ? STALE : selectLastDrumStanding(state);
+
 export const selectDrawingStanding = (state: RootState) =>
   selectIsAbsorptionStale(state) ? STALE : selectLastDrawingStanding(state);
 export const selectFactorsStanding = (state: RootState) =>
   selectIsAbsorptionStale(state) ? STALE : selectLastFactorsStanding(state);
 
-/** The outcome of a feed as last solved. */
-export const selectFeedOutcome = (state: RootState, stream: string): Outcome<FeedFacts> | undefined =>
-  selectResults(state)?.feeds[stream]?.outcome;
+/** The outcome of what enters by an inlet, as last solved. */
+export const selectFeedOutcome = (state: RootState, inlet: string): Outcome<FeedFacts> | undefined =>
+  (selectResults(state) ?? selectDrumResult(state))?.feeds[inlet]?.outcome;
 
-/** The facts of a feed as last solved; null without an answer. */
-export function selectFeedFacts(state: RootState, stream: string): FeedFacts | null {
-  const outcome = selectFeedOutcome(state, stream);
+/** The facts of a feed from outside, as it enters the unit that is looked at; null without an answer. */
+export function selectStreamFacts(state: RootState, stream: string): FeedFacts | null {
+  const feed = selectFeeds(state).find((one) => one.stream.id === stream);
+  return feed === undefined ? null : selectFeedFacts(state, feed.inlet);
+}
+
+/** The facts of what enters by an inlet, as last solved; null without an answer. */
+export function selectFeedFacts(state: RootState, inlet: string): FeedFacts | null {
+  const outcome = selectFeedOutcome(state, inlet);
   return outcome?.state === 'solved' ? outcome.value : null;
 }

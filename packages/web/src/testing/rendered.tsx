@@ -5,8 +5,8 @@ import { App } from 'antd';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
-import { createStore } from '../app/store.ts';
-import type { AppStore } from '../app/store.ts';
+import { createStore } from '../store/store.ts';
+import type { AppStore } from '../store/store.ts';
 import { caseOpened } from '../document/documentSlice.ts';
 
 /** A store that holds the demo case of this name. */

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { identifier, number } from '../../primitives.ts';
 
 export const AbsorptionInputs = z.strictObject({
-  /** Streams: the gas enters under the last stage, the liquid on the first. */
+  /** Inlets: the gas enters under the last stage, the liquid on the first. */
   gas: identifier.nullable(),
   liquid: identifier.nullable(),
   /** The component that is to pass from one to the other. */

@@ -25,7 +25,7 @@ export type RatingInputs = z.infer<typeof RatingInputs>;
 export const TrayEfficiency = z.strictObject({ kind: z.enum(['murphree', 'overall']), value: number });
 export type TrayEfficiency = z.infer<typeof TrayEfficiency>;
 
-/** By feed or by side draw, from 1 at the top; one that is left out takes its best stage. */
+/** By inlet or by side draw, from 1 at the top; one that is left out takes its best stage. */
 export const Stages = z.record(identifier, stage);
 
 export const GraphInputs = z.strictObject({

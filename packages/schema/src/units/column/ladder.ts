@@ -69,7 +69,7 @@ export const LadderInputs = z.strictObject({
   /** Of a total condenser's liquid: K below its bubble point, or K. */
   subcooling: z.strictObject({ by: z.enum(['degrees', 'temperature']), value: number }).nullable(),
   pressure: LadderPressure,
-  /** By stream; one that is left out enters half-way. */
+  /** By inlet; one that is left out enters half-way. */
   feeds: z.record(identifier, LadderFeed),
   /** By side draw; one that is left out is drawn half-way. */
   drawStages: Stages,

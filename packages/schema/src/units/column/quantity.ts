@@ -4,10 +4,10 @@ import { identifier, number, stage } from '../../primitives.ts';
 
 /** What may be moved besides draws, duties of the ends and pump-arounds. */
 export const FreedHandle = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('feed-flow'), stream: identifier }),
-  z.strictObject({ kind: z.literal('feed-component'), stream: identifier, component: identifier }),
-  z.strictObject({ kind: z.literal('feed-temperature'), stream: identifier }),
-  z.strictObject({ kind: z.literal('feed-heat'), stream: identifier }),
+  z.strictObject({ kind: z.literal('feed-flow'), inlet: identifier }),
+  z.strictObject({ kind: z.literal('feed-component'), inlet: identifier, component: identifier }),
+  z.strictObject({ kind: z.literal('feed-temperature'), inlet: identifier }),
+  z.strictObject({ kind: z.literal('feed-heat'), inlet: identifier }),
   z.strictObject({ kind: z.literal('stage-duty'), stage }),
   z.strictObject({ kind: z.literal('pressure') }),
   z.strictObject({ kind: z.literal('subcooling') }),

@@ -7,7 +7,7 @@ import type { LadderFacts } from '@keen-ladder/core';
 import { useMemo, useRef } from 'react';
 import type { KeyboardEvent, PointerEvent, Ref } from 'react';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useElementSize } from '../../charts/useElementSize.ts';
 import { rungChosen } from '../../document/documentSlice.ts';
 import { selectColumn } from '../../document/selectors.ts';
@@ -277,10 +277,10 @@ function Tags({ column, ladder, facts, yOf, rungAt, left, bottom, settings }: Ta
     `${formatNumber(fromSI(n, flow, site), 3)} ${flow.id} · ${formatNumber(fromSI(t, T, site), 3)} ${T.id}`;
   const place = (rung: number): number => Math.max(1, Math.min(stages, rung));
   const feeds = facts.feeds.map((feed) => ({
-    id: feed.stream,
+    id: feed.inlet,
     of: 'feed' as const,
     name: feed.name,
-    rung: place(ladder.feeds[feed.stream]?.stage ?? feed.stage),
+    rung: place(ladder.feeds[feed.inlet]?.stage ?? feed.stage),
     words: words(feed.flow, feed.T),
     isVapour: feed.vapourFraction > 0.5,
   }));

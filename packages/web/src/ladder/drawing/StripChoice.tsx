@@ -1,7 +1,7 @@
 /** Which strips are shown, in which basis and scale, and how stages are counted. */
 import { SlidersOutlined } from '@ant-design/icons';
 import { Button, Checkbox, Popover, Radio, Select } from 'antd';
-import { useAppSelector } from '../../app/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { selectComponents } from '../../document/selectors.ts';
 import { STRIPS } from './stripSettings.ts';
 import type { StripKey, StripSettings } from './stripSettings.ts';

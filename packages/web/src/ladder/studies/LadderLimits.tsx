@@ -5,7 +5,7 @@ import { Button } from 'antd';
 import { proxy } from 'comlink';
 import { useRef } from 'react';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { LineChart } from '../../charts/LineChart.tsx';
 import { useElementWidth } from '../../charts/useElementWidth.ts';
 import { ladderSet } from '../../document/documentSlice.ts';
@@ -64,7 +64,7 @@ function Known({ column, ladder, facts }: { column: ColumnUnit; ladder: LadderIn
         </p>
       ))}
       {facts.feeds.map((feed) => (
-        <FeedCurve key={feed.stream} column={column} ladder={ladder} feed={feed} />
+        <FeedCurve key={feed.inlet} column={column} ladder={ladder} feed={feed} />
       ))}
     </>
   );
@@ -107,8 +107,8 @@ function FeedCurve({ column, ladder, feed }: { column: ColumnUnit; ladder: Ladde
   const heats = feed.points.map(({ heat }) => fromSI(heat, power, site));
   const least = Math.min(...heats);
   const move = () => {
-    const now = ladder.feeds[feed.stream] ?? { stage: feed.present, way: 'whole' as const };
-    dispatch(ladderSet({ column: column.id, change: { feeds: { ...ladder.feeds, [feed.stream]: { ...now, stage: feed.best } } } }));
+    const now = ladder.feeds[feed.inlet] ?? { stage: feed.present, way: 'whole' as const };
+    dispatch(ladderSet({ column: column.id, change: { feeds: { ...ladder.feeds, [feed.inlet]: { ...now, stage: feed.best } } } }));
   };
   return (
     <div ref={panel} className="feed-curve">

@@ -14,7 +14,7 @@ import type { Dimension, SlopesFacts } from '@keen-ladder/core';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit } from '@keen-ladder/schema';
-import { useAppSelector } from '../../app/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { selectShow } from '../../document/showing.ts';
 import { selectTable } from '../table.ts';
 import { TakeAway } from '../TakeAway.tsx';

@@ -4,10 +4,10 @@ import type { LadderFacts, WalkFacts } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
-import type { ColumnUnit, LadderTarget } from '@keen-ladder/schema';
-import { part } from '../../app/parts.ts';
-import type { AppStore } from '../../app/store.ts';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import type { CaseDocument, ColumnUnit, LadderTarget } from '@keen-ladder/schema';
+import { part } from '../../store/parts.ts';
+import type { AppStore } from '../../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { ladderSet, targetSet } from '../../document/documentSlice.ts';
 import { selectDocument } from '../../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
@@ -50,7 +50,7 @@ export function WalkButtons({ column, target, facts }: Props) {
     const direction = value > now ? 'up' : 'down';
     const started = startWalk(from, column.id, { target: target.id, instead, to: value, direction }, (point) => {
       setSaid({ kind: 'walking', part: point.part });
-      dispatch(ladderPassed(point.facts));
+      dispatch(ladderPassed({ unit: column.id, facts: point.facts }));
     });
     running.current = started;
     started.done.then(
@@ -59,7 +59,7 @@ export function WalkButtons({ column, target, facts }: Props) {
         else if (!outcome.value.isWhole) setSaid({ kind: 'short', walked: outcome.value, instead });
         else {
           setSaid(undefined);
-          dispatch(ladderPassed(outcome.value.facts));
+          dispatch(ladderPassed({ unit: column.id, facts: outcome.value.facts }));
           hold(value, instead);
         }
       },
@@ -84,7 +84,7 @@ export function WalkButtons({ column, target, facts }: Props) {
   const stop = () => {
     running.current?.stop();
     setSaid(undefined);
-    dispatch(ladderReturned());
+    dispatch(ladderReturned({ unit: column.id }));
   };
   return (
     <>
@@ -152,11 +152,11 @@ export function WalkButtons({ column, target, facts }: Props) {
 }
 
 /** The document as the column stands: a target in force that is not met is set back to what it is. */
-function standingDocument<D extends { units: ColumnUnit[] }>(document: D, unit: string, id: string, value: number): D {
+function standingDocument(document: CaseDocument, unit: string, id: string, value: number): CaseDocument {
   return {
     ...document,
     units: document.units.map((u) =>
-      u.id !== unit || u.ladder === null
+      u.id !== unit || u.kind !== 'column' || u.ladder === null
         ? u
         : { ...u, ladder: { ...u.ladder, targets: u.ladder.targets.map((t) => (t.id === id ? { ...t, value } : t)) } },
     ),

@@ -4,6 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import undoable, { excludeAction } from 'redux-undo';
 import { queries } from '../api/queries.ts';
 import { caseOpened, documentReducer } from '../document/documentSlice.ts';
+import { placeReducer } from '../document/placeSlice.ts';
 import { resultsReducer } from '../engine/resultsSlice.ts';
 import { savingReducer } from '../saving/savingSlice.ts';
 
@@ -22,6 +23,7 @@ const reducer = combineReducers({
     groupBy: gestureOf,
     syncFilter: true,
   }),
+  place: placeReducer,
   results: resultsReducer,
   saving: savingReducer,
   [queries.reducerPath]: queries.reducer,

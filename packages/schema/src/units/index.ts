@@ -1,0 +1,11 @@
+/** The kinds of unit, a file or a folder each, joined by their `kind`. */
+import { z } from 'zod';
+import { ColumnUnit } from './column/index.ts';
+import { DrumUnit } from './drum.ts';
+
+export * from './column/index.ts';
+export * from './drum.ts';
+
+export const Unit = z.discriminatedUnion('kind', [ColumnUnit, DrumUnit]);
+export type Unit = z.infer<typeof Unit>;
+export type UnitKind = Unit['kind'];
