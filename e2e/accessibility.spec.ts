@@ -2,6 +2,9 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, field, openCopy, stopState, takeComponent, test, url } from './engineer.ts';
 
+// The longest file: its tests run side by side too.
+test.describe.configure({ mode: 'parallel' });
+
 /** WCAG 2.2 AA, as far as a machine can tell; by night only what night changes, its colours. */
 async function faults(page: Page): Promise<string[]> {
   const isNight = await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches);

@@ -1,11 +1,11 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  // Each worker has a database and a server of its own, so that files can run side by side; on two busy cores two of them still lose a click now
-  // and then, so that they do so only where it is asked for.
-  workers: Number(process.env['KEEN_BROWSERS'] ?? 1),
+  // Each worker has a database and a server of its own, so that files run side by side.
+  workers: Number(process.env['KEEN_BROWSERS'] ?? Math.min(2, availableParallelism())),
   fullyParallel: false,
   forbidOnly: true,
   timeout: 60_000,

@@ -4,7 +4,7 @@
  */
 import { createCaseSolver } from '@keen-ladder/core';
 import { expect, test } from 'vitest';
-import { demoCases } from './index.ts';
+import { demoProject } from './index.ts';
 import { CaseDocument } from '@keen-ladder/schema';
 
 type Path = readonly (string | number)[];
@@ -72,7 +72,7 @@ test(
     const faults: string[] = [];
     let asked = 0;
     let turn = 0;
-    for (const { name, document } of demoCases())
+    for (const { name, document } of demoProject())
       for (const path of numbersOf(document))
         for (const value of VALUES) {
           turn++;

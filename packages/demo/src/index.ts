@@ -2,14 +2,16 @@
 import { handedOnLadder, handedOnWash, ladderTarget, newCaseDocument, proposedMixture } from '@keen-ladder/core';
 import type { ColumnCase, HandedOn } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
-import type { CaseMixture, ColumnUnit, LadderTarget, Stream } from '@keen-ladder/schema';
+import type { CaseDocument, CaseMixture, ColumnUnit, LadderTarget, Stream } from '@keen-ladder/schema';
 import { FIRST_CASE } from './names.ts';
+import { drumAndTwoColumns, TRAIN_COMPONENTS } from './train.ts';
 
 /** The mixture of these components (databank identifiers) with every parameter the databank has for them and the model proposed. */
 export function mixtureOf(ids: readonly string[]): CaseMixture {
   return { ...proposedMixture(databankParts(ids)), measured: [] };
 }
 
+/** Cases of one column each. */
 export function demoCases(): { name: string; document: ColumnCase }[] {
   return [
     { name: FIRST_CASE, document: acetoneFromWashWater() },
@@ -19,6 +21,17 @@ export function demoCases(): { name: string; document: ColumnCase }[] {
     { name: 'Toluene from rinse water', document: tolueneFromWater() },
     { name: 'Five alkanes with a side draw', document: fiveAlkanes() },
   ];
+}
+
+/** All of the demo: the cases of one column, and one of several units. */
+export function demoProject(): { name: string; document: CaseDocument }[] {
+  const blank = { ...newCaseDocument(), mixture: mixtureOf(TRAIN_COMPONENTS) };
+  const designs = {
+    column: { stages: 16, feedStage: 8, reflux: 2.6, distillate: kmolPerHour(7.3) },
+    'column-2': { stages: 18, feedStage: 9, reflux: 2.6, distillate: kmolPerHour(11.4) },
+  };
+  const train = drumAndTwoColumns(blank, (column) => withLadder(column, designs[column.id]));
+  return [...demoCases(), { name: 'Hot rinse through a drum and two columns', document: train }];
 }
 
 function acetoneFromWashWater(): ColumnCase {

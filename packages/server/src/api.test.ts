@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { OpenCase, ProblemReply, ProjectList, ProjectSummary } from '@keen-ladder/schema';
 
-import { demoCases } from '@keen-ladder/demo';
+import { demoProject } from '@keen-ladder/demo';
 import fc from 'fast-check';
 import { sql } from 'kysely';
 import { pino } from 'pino';
@@ -216,7 +216,7 @@ describe('the demo', () => {
     await api.figures.settled();
     const [project] = await demos();
     expect(await demos()).toHaveLength(1);
-    expect(project?.cases.map((c) => c.figures.state)).toEqual(demoCases().map(() => 'solved'));
+    expect(project?.cases.map((c) => c.figures.state)).toEqual(demoProject().map(() => 'solved'));
     await api.call('DELETE', `/api/projects/${project?.id ?? ''}`);
     await loadDemo(api.db, 'once');
     expect(await demos()).toHaveLength(0);

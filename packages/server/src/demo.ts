@@ -1,5 +1,5 @@
 import { DEMO_PROJECT } from '@keen-ladder/demo/names';
-import { demoCases } from '@keen-ladder/demo';
+import { demoProject } from '@keen-ladder/demo';
 import type { Kysely } from 'kysely';
 import { createCase } from './cases/queries.ts';
 import type { Tables } from './database/tables.ts';
@@ -22,7 +22,7 @@ export async function loadDemo(db: Kysely<Tables>, when: 'once' | 'none' | 'rese
     .executeTakeFirst();
   if (mark === undefined) return;
   const project = await createProject(db, DEMO_PROJECT);
-  for (const { name, document } of demoCases()) await createCase(db, project.id, name, document);
+  for (const { name, document } of demoProject()) await createCase(db, project.id, name, document);
 }
 
 async function removeDemo(db: Kysely<Tables>): Promise<void> {

@@ -6,7 +6,7 @@
 import type { CaseDocument, DrumKnown, DrumQuantity, DrumUnit } from '@keen-ladder/schema';
 import { phaseEnthalpy, stateFrom } from '../equilibrium/index.ts';
 import type { Flash, FluidState, Known } from '../equilibrium/index.ts';
-import { open, passOn, solved } from '../numerics/index.ts';
+import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
 import type { Measured, OpenPoint, Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { extrapolations } from './feed.ts';
@@ -63,7 +63,11 @@ export function solveDrum(
   const [first, second] = drum.known.map((known) => knownOf(known, mixed));
   const state = stateFrom(model.value, mixed.z, first, second);
   if (state.state !== 'solved') return passOn(state);
-  return solved(described(model.value, mixed, state.value), undefined, extrapolations(model.value, state.value.T));
+  const facts = described(model.value, mixed, state.value);
+  const { vapour, liquid } = facts.outlets;
+  const isFinite = [facts.T, facts.P, facts.duty, facts.flow, vapour.enthalpy, liquid.enthalpy].every(Number.isFinite);
+  if (!isFinite) return outOfReach({ code: 'not-finite', what: 'state of the drum' });
+  return solved(facts, undefined, extrapolations(model.value, facts.T));
 }
 
 /** Pa, where it is one of the two things known; at it enters what is said to come at the unit's pressure. */

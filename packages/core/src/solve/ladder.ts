@@ -16,6 +16,7 @@ import type { ReadyLadder } from './ladderInputs.ts';
 import type { LadderReading } from './ladderTargets.ts';
 import { quantityDimension, quantityName } from './ladderWords.ts';
 import { obstacleTo } from './obstacle.ts';
+import { connectionPoints } from './ports.ts';
 
 export interface LadderResult {
   inputHash: string;
@@ -31,6 +32,7 @@ export interface BeforeLadder {
 /** Open where something is missing, out of reach where the targets cannot be true together. */
 export function readyLadder(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeLadder): Outcome<ReadyLadder> {
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
+  points.push(...connectionPoints(document, column));
   if (column.ladder === null) points.push({ code: 'missing', path: `units.${column.id}.ladder`, what: 'column stage by stage' });
   if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
   // A feed that comes at the column's pressure waits for it without a point of its own.

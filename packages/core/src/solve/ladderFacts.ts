@@ -8,7 +8,7 @@ import { askedReached } from './askedReached.ts';
 import type { AskedReached } from './askedReached.ts';
 import { entryOf } from './documentParts.ts';
 import { inletsOf } from './ports.ts';
-import { placeName } from './ladderWords.ts';
+import { placeName } from './columnPlaces.ts';
 import type { ReadyLadder } from './ladderInputs.ts';
 import { sameQuantity } from './ladderTargets.ts';
 import type { LadderReading } from './ladderTargets.ts';

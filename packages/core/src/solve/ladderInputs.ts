@@ -5,7 +5,7 @@ import type { OpenPoint } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { entryOf } from './documentParts.ts';
-import { connectionPoints, inletsOf } from './ports.ts';
+import { inletsOf } from './ports.ts';
 import type { FeedFacts } from './feed.ts';
 import { freeHandle, isCount, readTargets } from './ladderTargets.ts';
 import type { LadderReading, Reader } from './ladderTargets.ts';
@@ -32,7 +32,6 @@ export function readLadder(
     points.push({ code: 'not-a-count', path: `${reader.path}.stages`, what: 'number of stages', value: ladder.stages, least: 2 });
     return undefined;
   }
-  points.push(...connectionPoints(document, column));
   const pressure = readPressures(reader);
   const { columnFeeds, firstFeed } = readFeeds(reader, feeds);
   const draws = column.draws.map(({ id, name, phase }) => {

@@ -4,7 +4,7 @@ import { beyondRange, conflictOf } from '../column/index.ts';
 import type { ColumnInput, Passage, Target } from '../column/index.ts';
 import type { Obstacle } from '../numerics/index.ts';
 import type { LadderFacts } from './ladderFacts.ts';
-import { placeName } from './ladderWords.ts';
+import { placeName } from './columnPlaces.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';
 
 export interface Farthest {

@@ -13,7 +13,7 @@ import {
   stageRows,
 } from '@keen-ladder/core';
 import type { CaseSolver, Outcome, Show, TableRows } from '@keen-ladder/core';
-import type { CaseDocument, ColumnUnit, ReadCase, ResultFile } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, DrumUnit, ReadCase, ResultFile, Unit } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
 
