@@ -2,9 +2,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { CaseDocument, DrumKnown, DrumQuantity } from '@keen-ladder/schema';
-import { databankParts } from '../databank/whole.ts';
+
 import { lnVapourPressure, ValueSlope } from '../properties/index.ts';
-import { solvedValue } from '../testing/index.ts';
+import { databankParts, solvedValue } from '../testing/index.ts';
 import { proposedMixture } from '../thermo/index.ts';
 import { createCaseSolver, newCaseDocument, newDrum } from './index.ts';
 import type { DrumFacts } from './index.ts';

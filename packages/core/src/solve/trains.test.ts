@@ -1,8 +1,8 @@
 /** Units one after the other: what one sends the next takes, nothing is lost on the way, and only what changed is solved again. */
 import { describe, expect, test } from 'vitest';
 import type { CaseDocument, Connection, DrumKnown, Source } from '@keen-ladder/schema';
-import { databankParts } from '../databank/whole.ts';
-import { solvedValue } from '../testing/index.ts';
+
+import { databankParts, solvedValue } from '../testing/index.ts';
 import { proposedMixture } from '../thermo/index.ts';
 import { explainOpenPoint, explain, showIn } from '../units/index.ts';
 import { createCaseSolver, handedOnLadder, inletsOf, newCaseDocument, newColumn, newDrum, outletsOf } from './index.ts';

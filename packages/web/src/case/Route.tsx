@@ -100,14 +100,15 @@ function AddUnit({ id }: { id: string }) {
   }));
   const add = (key: string) => {
     const [kind, place] = key.split(' ') as [UnitKind, string]; // the keys are made above
-    const unit = freeId(kind, selectUnits(store.getState()));
+    const units = selectUnits(store.getState());
+    const unit = units.some((one) => one.id === kind) ? freeId(kind, units) : kind;
     dispatch(unitAdded({ kind, id: unit, from: outlets[Number(place)]?.port ?? null }));
     void navigate(`/cases/${id}/${unit}`);
   };
   return (
     <span className="add-unit">
       <Dropdown trigger={['click']} menu={{ items, onClick: ({ key }) => add(key) }}>
-        <Button type="text" size="small" icon={<PlusOutlined />}>
+        <Button type="text" size="small" icon={<PlusOutlined />} aria-label="Add a unit">
           Unit
         </Button>
       </Dropdown>

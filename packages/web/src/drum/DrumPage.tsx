@@ -1,7 +1,6 @@
 /** The Drum stop: what enters and what is known on the left, the two phases in the middle, figures in the margin. */
-import { findUnit, formatFraction, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
+import { drumRows, findUnit, formatFraction, formatNumber, fromSI, shownUnit } from '@keen-ladder/core';
 import type { DrumFacts } from '@keen-ladder/core';
-import { drumRows } from '@keen-ladder/core';
 import type { DrumUnit } from '@keen-ladder/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -29,8 +28,8 @@ export function DrumPage() {
       <h1 className="unseen">Flash drum</h1>
       <form className="inputs" aria-label="Inputs of the drum" onSubmit={(event) => event.preventDefault()}>
         <ComponentList />
-        <InletFields unit={drum} inlets={inlets} inlet={inlet} onChoose={setChosen} />
         <KnownFields drum={drum} facts={facts} />
+        <InletFields unit={drum} inlets={inlets} inlet={inlet} onChoose={setChosen} />
       </form>
       <div className="sheet balance-sheet" data-stale={isStale}>
         {facts === undefined ? (

@@ -7,7 +7,7 @@ import { Button, Dropdown, Input } from 'antd';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { disconnected, feedAdded, outletConnected, streamRenamed } from '../document/documentSlice.ts';
-import { selectDocument } from '../document/selectors.ts';
+import { selectDocument, selectUnits } from '../document/selectors.ts';
 import { AmountField } from './AmountField.tsx';
 import { CompositionFields } from './CompositionFields.tsx';
 import { ConditionFields } from './ConditionFields.tsx';
@@ -45,15 +45,14 @@ export function InletFields({ unit, inlets, inlet, onChoose }: Props) {
 }
 
 /** What another unit sends is that unit's to say. */
-function Sent({ inlet }: { inlet: Inlet }) {
+function Sent({ inlet: { from } }: { inlet: Inlet }) {
+  const units = useAppSelector(selectUnits);
+  const id = useAppSelector((state) => state.saving.facts?.id) ?? '';
+  const sender = 'unit' in from ? units.find((unit) => unit.id === from.unit) : undefined;
+  if (sender === undefined) return null;
   return (
     <p className="sentence">
-      {'unit' in inlet.from ? (
-        <>
-          It comes as <Link to={`../../${inlet.from.unit}`}>its unit</Link> sends it: amount, composition and state are on the
-          right.
-        </>
-      ) : null}
+      It comes as <Link to={`/cases/${id}/${sender.id}`}>{sender.name}</Link> sends it; amount and state are in the margin.
     </p>
   );
 }
