@@ -3,7 +3,7 @@
 /** Folders of core/src in the order of the textbook: each may import only from those before it. */
 const CORE = [
   'numerics',
-  'units',
+  'measures',
   'databank',
   'properties',
   'transport',
@@ -11,12 +11,14 @@ const CORE = [
   'equilibrium',
   'residue',
   'regression',
+  'mixture',
   'balance',
   'shortcut',
   'binary',
   'absorption',
   'column',
-  'solve',
+  'plant',
+  'case',
 ];
 
 const TEST = String.raw`\.test\.tsx?$|/testing/|/bench/`;

@@ -1,7 +1,7 @@
 /** Times of phase behaviour: a pair's diagram, a triangle with all its curves, all azeotropes of five components, a fit, an envelope. */
 import { bubbleTemperature, phaseEnvelope } from '../src/equilibrium/index.ts';
 import { USUAL_FIT, USUAL_UNCERTAINTY } from '../src/regression/index.ts';
-import { fitMeasured, mixtureMap, pairOfMixture } from '../src/solve/index.ts';
+import { fitMeasured, mixtureMap, pairOfMixture } from '../src/mixture/index.ts';
 import { proposedMixture } from '../src/thermo/index.ts';
 import { ALKANES } from './alkanes.ts';
 import { databankParts } from '../src/databank/whole.ts';

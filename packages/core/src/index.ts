@@ -1,6 +1,6 @@
 /** The engine: no DOM, no Node, no input or output. SI units throughout. */
 export * from './numerics/index.ts';
-export * from './units/index.ts';
+export * from './measures/index.ts';
 export * from './databank/index.ts';
 export * from './properties/index.ts';
 export * from './transport/index.ts';
@@ -12,4 +12,6 @@ export * from './balance/index.ts';
 export * from './shortcut/index.ts';
 export * from './binary/index.ts';
 export * from './absorption/index.ts';
-export * from './solve/index.ts';
+export * from './mixture/index.ts';
+export * from './plant/index.ts';
+export * from './case/index.ts';

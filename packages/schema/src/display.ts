@@ -1,7 +1,7 @@
 /** The units a case is shown in: one for each dimension. */
 import { z } from 'zod';
 
-/** Identifiers of the units in which each dimension can be shown, its SI unit first; `core/units` says what they are. */
+/** Identifiers of the units in which each dimension can be shown, its SI unit first; `core/measures` says what they are. */
 export const SHOWN_UNITS = {
   temperature: ['K', '°C', '°F', '°R'],
   temperatureDifference: ['K', '°F'],

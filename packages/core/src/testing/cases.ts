@@ -1,8 +1,8 @@
-import type { ColumnCase } from '../solve/index.ts';
-import { USUAL_SITE } from '../solve/index.ts';
+import type { ColumnCase } from '../case/index.ts';
+import { USUAL_SITE } from '../plant/index.ts';
 import { orientedPair } from '../databank/index.ts';
 import { nrtlPairs } from '../databank/whole.ts';
-import { UNIT_SETS } from '../units/index.ts';
+import { UNIT_SETS } from '../measures/index.ts';
 import { databankRecord, nrtlMixture } from './mixtures.ts';
 
 /** Acetone and water, complete and solvable; tests change one thing at a time in a copy. */

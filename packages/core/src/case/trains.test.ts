@@ -1,0 +1,218 @@
+/** Units one after the other: what one sends the next takes, nothing is lost on the way, and only what changed is solved again. */
+import { describe, expect, test } from 'vitest';
+import type { CaseDocument, Connection, DrumKnown, Source } from '@keen-ladder/schema';
+
+import { databankParts, solvedValue } from '../testing/index.ts';
+import { proposedMixture } from '../thermo/index.ts';
+import { explainOpenPoint, explain, showIn } from '../measures/index.ts';
+import { createCaseSolver, newCaseDocument, newColumn, newDrum } from './index.ts';
+import { handedOnLadder, inletsOf, outletsOf } from '../plant/index.ts';
+import type { FeedFacts } from '../plant/index.ts';
+
+const PENTANE = '109-66-0';
+const HEXANE = '110-54-3';
+const HEPTANE = '142-82-5';
+const MIXTURE = { ...proposedMixture(databankParts([PENTANE, HEXANE, HEPTANE])), measured: [] };
+
+const connection = (from: Source, unit: string, port = 'feed'): Connection => ({
+  id: `${'stream' in from ? from.stream : `${from.unit}-${from.port}`}-to-${unit}`,
+  from,
+  to: { unit, port },
+});
+
+const drumOf = (id: string, ...known: [DrumKnown, DrumKnown]) => ({ ...newDrum(id, `Drum ${id}`), known });
+
+/** A column that draws so much overhead, mol/s. */
+function columnOf(id: string, distillate: number) {
+  const column = { ...newColumn(id, `Column ${id}`), pressure: { top: 1.2e5, bottom: 1.3e5 } };
+  return {
+    ...column,
+    ladder: handedOnLadder(column, {
+      stages: 14,
+      feedStages: { feed: 7 },
+      drawStages: {},
+      reflux: 2,
+      distillate,
+      drawFlows: {},
+      pressure: { top: 1.2e5, bottom: 1.3e5 },
+      condenser: 'total',
+      vapourShare: null,
+      subcooling: 0,
+      efficiency: 1,
+    }),
+  };
+}
+
+/** A hot feed let down into a drum, its liquid to one column, whose bottoms go to another. */
+function threeInARow(): CaseDocument {
+  const blank = newCaseDocument();
+  return {
+    ...blank,
+    mixture: MIXTURE,
+    streams: blank.streams.map((s) => ({
+      ...s,
+      name: 'Hot rinse',
+      amount: { value: 20, basis: 'molar' },
+      composition: { basis: 'mole', parts: { [PENTANE]: 0.3, [HEXANE]: 0.4, [HEPTANE]: 0.3 } },
+      condition: [
+        { by: 'pressure', value: 5e5 },
+        { by: 'temperature', value: 385 },
+      ],
+    })),
+    units: [
+      drumOf('drum', { by: 'pressure', value: 1.5e5 }, { by: 'duty', value: 0 }),
+      columnOf('first', 4),
+      columnOf('second', 4),
+    ],
+    connections: [
+      connection({ stream: 'feed' }, 'drum'),
+      connection({ unit: 'drum', port: 'liquid' }, 'first'),
+      connection({ unit: 'first', port: 'bottoms' }, 'second'),
+    ],
+  };
+}
+
+const show = (document: CaseDocument) => showIn(document.display, document.site);
+
+describe('a drum and two columns in a row', () => {
+  const document = threeInARow();
+  const solver = createCaseSolver();
+  const drum = solvedValue(solver.drum(document, 'drum').outcome);
+  const first = solvedValue(solver.ladder(document, 'first').outcome);
+  const second = solvedValue(solver.ladder(document, 'second').outcome);
+  const fed: FeedFacts = solvedValue(solver.drum(document, 'drum').feeds['feed'].outcome);
+
+  test('what leaves is what entered, component by component', () => {
+    const leaving = [
+      drum.outlets.vapour.flows,
+      ...[...first.products.filter(({ id }) => id !== 'bottoms'), ...second.products].map(({ flows }) => flows),
+    ];
+    fed.moleFractions.forEach((z, i) => {
+      const out = leaving.reduce((sum, flows) => sum + flows[i], 0);
+      expect(Math.abs(out / (z * fed.molarFlow) - 1)).toBeLessThan(1e-8);
+    });
+  });
+  test('the heat put in is the heat that leaves', () => {
+    const heat = ({ flows, enthalpy }: { flows: readonly number[]; enthalpy: number }) =>
+      enthalpy * flows.reduce((a, b) => a + b, 0);
+    const added = [first, second].reduce((sum, l) => sum + (l.condenserDuty ?? NaN) + (l.reboilerDuty ?? NaN), drum.duty);
+    const products = [drum.outlets.vapour, ...first.products.filter(({ id }) => id !== 'bottoms'), ...second.products];
+    const out = products.reduce((sum, product) => sum + heat(product), 0);
+    const moved =
+      Math.abs(fed.enthalpy * fed.molarFlow) + Math.abs(first.reboilerDuty ?? NaN) + Math.abs(second.reboilerDuty ?? NaN);
+    expect(Math.abs(fed.enthalpy * fed.molarFlow + added - out) / moved).toBeLessThan(1e-8);
+  });
+  test('what enters a unit has everything that a feed has', () => {
+    const { feeds } = solver.solve(document, 'second');
+    const facts = solvedValue(feeds['feed'].outcome);
+    const bottoms = first.products.find(({ id }) => id === 'bottoms');
+    expect(facts.molarFlow).toBeCloseTo(bottoms?.flow ?? NaN, 10);
+    expect(facts.T).toBeCloseTo(bottoms?.T ?? NaN, 5);
+    expect(facts.P).toBe(bottoms?.P);
+    expect(facts.massFlow).toBeCloseTo(bottoms?.massFlow ?? NaN, 8);
+    expect(facts.q).toBeCloseTo(1, 6);
+    expect(facts.volumeFlow).toBeGreaterThan(0);
+  });
+  test('graph and estimate of a unit in the row take what is sent to it', () => {
+    const cells = [HEXANE, HEPTANE].map((component, k) => ({
+      component,
+      product: k === 0 ? 'distillate' : 'bottoms',
+      kind: 'recovery' as const,
+      wish: 'equal' as const,
+      value: 0.95,
+    }));
+    const asked = {
+      ...document,
+      units: document.units.map((u) => (u.id === 'second' && u.kind === 'column' ? { ...u, balance: { cells } } : u)),
+    };
+    const estimate = solvedValue(solver.estimate(asked, 'second').outcome);
+    const feed = solvedValue(solver.solve(asked, 'second').feeds['feed'].outcome);
+    const total = [...estimate.distillate, ...estimate.bottoms].reduce((a, b) => a + b, 0);
+    expect(total).toBeCloseTo(feed.molarFlow, 8);
+  });
+});
+
+describe('what changed is solved again, and nothing else', () => {
+  test('a drum behind a column that did not change asks nothing of the column', () => {
+    const document = threeInARow();
+    document.units.push(drumOf('last', { by: 'pressure', value: 1e5 }, { by: 'vapour-fraction', value: 0.2 }));
+    document.connections.push(connection({ unit: 'second', port: 'distillate' }, 'last'));
+    const solver = createCaseSolver();
+    let steps = 0;
+    const counted = () => {
+      steps++;
+      return false;
+    };
+    solvedValue(solver.drum(document, 'last', counted).outcome);
+    expect(steps).toBeGreaterThan(0);
+    steps = 0;
+    const last = drumOf('last', { by: 'pressure', value: 1e5 }, { by: 'vapour-fraction', value: 0.4 });
+    const changed = { ...document, units: document.units.map((u) => (u.id === 'last' ? last : u)) };
+    expect(solvedValue(solver.drum(changed, 'last', counted).outcome).vapourFraction).toBeCloseTo(0.4, 9);
+    expect(steps).toBe(0);
+  });
+  test('the same numbers come from a solver that has solved other things before as from a new one', () => {
+    const document = threeInARow();
+    const solver = createCaseSolver();
+    for (const distillate of [3, 5, 4]) {
+      document.units[1] = columnOf('first', distillate);
+      solver.ladder({ ...document, units: [...document.units] }, 'second');
+    }
+    const seasoned = solvedValue(solver.ladder({ ...document, units: [...document.units] }, 'second').outcome);
+    const fresh = solvedValue(createCaseSolver().ladder(document, 'second').outcome);
+    expect(seasoned.T).toEqual(fresh.T);
+    expect(seasoned.products).toEqual(fresh.products);
+  });
+});
+
+describe('what cannot be passed on is told by name', () => {
+  const sentences = (document: CaseDocument, unit: string): string[] => {
+    const { outcome } = createCaseSolver().ladder(document, unit);
+    if (outcome.state === 'open') return outcome.points.map((point) => explainOpenPoint(point, show(document)));
+    return outcome.state === 'out-of-reach' ? [explain(outcome.reason, show(document))] : [];
+  };
+  test('a unit before it has open points', () => {
+    const document = threeInARow();
+    document.streams[0].amount = null;
+    expect(sentences(document, 'second').join()).toMatch(/^Bottoms of Column first is not known yet/);
+  });
+  test('a unit before it has no answer', () => {
+    const document = threeInARow();
+    document.units[1] = columnOf('first', 400);
+    expect(sentences(document, 'second').join()).toMatch(/^Bottoms of Column first is not known: /);
+  });
+  test('nothing leaves that way', () => {
+    const document = threeInARow();
+    document.units[0] = drumOf('drum', { by: 'pressure', value: 1.5e5 }, { by: 'temperature', value: 450 });
+    expect(sentences(document, 'first').join()).toMatch(/Liquid of Drum drum is empty/);
+  });
+  test('what leaves a unit comes back to it: on the loop, and behind it', () => {
+    const document = threeInARow();
+    document.connections.push(connection({ unit: 'first', port: 'distillate' }, 'drum', 'back'));
+    const { outcome } = createCaseSolver().drum(document, 'drum');
+    const points = outcome.state === 'open' ? outcome.points.map((point) => explainOpenPoint(point, show(document))) : [];
+    expect(points.join()).toMatch(/What leaves Drum drum comes back to it/);
+    expect(sentences(document, 'first').join()).toMatch(/What leaves Column first comes back to it/);
+    expect(sentences(document, 'second').join()).toMatch(/Bottoms of Column first is not known yet/);
+  });
+  test('a connection from a place that is not there', () => {
+    const document = threeInARow();
+    document.connections.push(connection({ unit: 'first', port: 'nowhere' }, 'second', 'more'));
+    expect(sentences(document, 'second').join()).toMatch(/stream that is not there \(first\.nowhere\)/);
+    expect(inletsOf(document, { id: 'second' })).toHaveLength(1);
+  });
+});
+
+test('outlets are those of the condenser, and of the ladder where there is one', () => {
+  const column = newColumn('c', 'C');
+  const ids = (unit: Parameters<typeof outletsOf>[0]) => outletsOf(unit).map(({ id }) => id);
+  expect(ids(column)).toEqual(['distillate', 'bottoms']);
+  expect(ids({ ...column, condenser: 'mixed' })).toEqual(['distillate', 'overhead-vapour', 'bottoms']);
+  expect(ids({ ...column, condenser: 'partial', draws: [{ id: 'side', name: 'side', phase: 'liquid' }] })).toEqual([
+    'overhead-vapour',
+    'side',
+    'bottoms',
+  ]);
+  const laddered = columnOf('c', 4);
+  expect(ids({ ...laddered, ladder: { ...laddered.ladder, top: 'partial' } })).toEqual(['overhead-vapour', 'bottoms']);
+});

@@ -1,0 +1,34 @@
+/** A column, stop by stop: its balance sheet, its graph, its estimate or washing, its ladder. */
+export { placeName } from './places.ts';
+export { cellPath, emptyFlows, productsOf, solveSheet } from './balance.ts';
+export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
+
+export { solveGraph, solveGraphBeside } from './graph/graph.ts';
+export type { DrawnCurve, GraphBeside, GraphBesideResult, GraphDesign, GraphResult, ProductFlows } from './graph/graph.ts';
+export { givenPurity, massToMole, moleToMass, pressurePoints } from './graph/inputs.ts';
+
+export { solveEstimate, USUAL_REFLUXES } from './estimate.ts';
+export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
+export { solveAbsorption, USUAL_FLOW_MULTIPLE } from './absorption.ts';
+export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
+
+export { begunLadder } from './ladder/begun.ts';
+export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './ladder/carried.ts';
+export type { HandedOn, HandedOnWash, LadderChange } from './ladder/carried.ts';
+export { sameQuantity } from './ladder/targets.ts';
+export { freedName, quantityDimension, quantityName } from './ladder/words.ts';
+export { solveLadder } from './ladder/ladder.ts';
+export type { LadderResult } from './ladder/ladder.ts';
+export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladder/facts.ts';
+export { productFlows } from './ladder/askedReached.ts';
+export { cellsOfSplit, flowsFromLadder } from './ladder/split.ts';
+export { massFractions, stageProperties, volatilityOver } from './ladder/stageProperties.ts';
+export type { PhaseColumns, StageProperties } from './ladder/stageProperties.ts';
+export { walkLadder } from './ladder/walk.ts';
+export type { WalkAsked, WalkEnd, WalkFacts, WalkPoint } from './ladder/walk.ts';
+export { ladderLimits } from './ladder/limits.ts';
+export type { FeedStageFacts, LeastFacts, LimitsFacts, PinchFacts } from './ladder/limits.ts';
+export { limitSentences } from './ladder/limitWords.ts';
+export { ladderSlopes } from './ladder/slopes.ts';
+export type { SlopeInput, SlopesFacts } from './ladder/slopes.ts';
+export { changeOf, feedStageRows, productRows, slopeRows, stageRows } from './ladder/tables.ts';
