@@ -7,6 +7,7 @@ import { ApiError } from '../api/client.ts';
 import type { AppStore } from '../store/store.ts';
 import { useAppSelector } from '../store/store.ts';
 import { unitLookedAt } from '../document/placeSlice.ts';
+import { followOthers } from '../engine/others.ts';
 import { followDocument } from '../engine/solving.ts';
 import { useSaver } from '../saving/SaverContext.tsx';
 import { CaseHeader } from './CaseHeader.tsx';
@@ -29,7 +30,9 @@ export function CasePage() {
     saver
       .open(id)
       .then(() => {
-        if (!left) stop = followDocument(store);
+        if (left) return;
+        const stops = [followDocument(store), followOthers(store)];
+        stop = () => stops.forEach((end) => end());
       })
       .catch((error: unknown) => {
         if (!left) setFailure({ id, error: error instanceof ApiError ? error : new ApiError('refused', String(error)) });

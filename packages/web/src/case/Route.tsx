@@ -1,6 +1,6 @@
 /** The route: the case's units, where there are several, and the stops of the one that is looked at, each with its state in a word. */
 import { DownOutlined, PlusOutlined } from '@ant-design/icons';
-import type { UnitKind } from '@keen-ladder/schema';
+import type { Unit, UnitKind } from '@keen-ladder/schema';
 import { Button, Dropdown } from 'antd';
 import { useStore } from 'react-redux';
 import { NavLink, useNavigate } from 'react-router';
@@ -12,8 +12,9 @@ import { selectComponents, selectDocument, selectUnit, selectUnits } from '../do
 import { freeOutlets } from '../feed/InletFields.tsx';
 import { addressOf, stopsOf } from '../stops/registry.ts';
 import type { Stop } from '../stops/registry.ts';
+import { selectUnitState } from '../stops/standing.ts';
 import type { Standing } from '../stops/standing.ts';
-import { StateMark } from './StateMark.tsx';
+import { STATE_WORDS, StateMark } from './StateMark.tsx';
 import { UnitName } from './UnitName.tsx';
 
 export function Route() {
@@ -55,16 +56,29 @@ function Units({ id }: { id: string }) {
       {units.map((unit) =>
         unit.id === shown?.id ? (
           <span key={unit.id} className="unit" data-shown="true">
+            <UnitMark unit={unit} />
             <UnitName unit={unit} />
             <TakeUnitAway unit={unit.id} name={unit.name} id={id} />
           </span>
         ) : (
           <NavLink key={unit.id} className="unit" to={`/cases/${id}/${unit.id}`}>
+            <UnitMark unit={unit} />
             {unit.name}
           </NavLink>
         ),
       )}
     </nav>
+  );
+}
+
+/** How a unit stands, as a shape and for those who hear it. */
+function UnitMark({ unit }: { unit: Unit }) {
+  const state = useAppSelector((root) => selectUnitState(root, unit));
+  return (
+    <span className="unit-mark" title={STATE_WORDS[state]}>
+      <StateMark state={state} />
+      <span className="unseen">{STATE_WORDS[state]}: </span>
+    </span>
   );
 }
 

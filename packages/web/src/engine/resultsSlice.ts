@@ -12,6 +12,8 @@ export interface UnitResults {
   /** The last column that was solved: it stays to be seen until another one is. */
   lastLadder: LadderFacts | null;
   drum: { result: DrumResult; milliseconds: number } | null;
+  /** Hash of all that the unit reads, when all of it was last worked out while another unit was looked at. */
+  whole: string | null;
 }
 
 export interface Results {
@@ -29,6 +31,7 @@ export const NO_RESULTS: UnitResults = {
   ladder: null,
   lastLadder: null,
   drum: null,
+  whole: null,
 };
 
 const initialState: Results = { byUnit: {}, searchedOn: null, failure: null };
@@ -46,10 +49,14 @@ const resultsSlice = createSlice({
   initialState,
   reducers: {
     caseSolved(state, { payload: { unit, ...solved } }: Of<{ results: CaseResults; milliseconds: number }>) {
-      return { ...withResults(state, unit, { solved }), failure: null };
+      return { ...withResults(state, unit, { solved, whole: null }), failure: null };
     },
     drumSolved(state, { payload: { unit, ...drum } }: Of<{ result: DrumResult; milliseconds: number }>) {
-      return { ...withResults(state, unit, { drum }), failure: null };
+      return { ...withResults(state, unit, { drum, whole: null }), failure: null };
+    },
+    /** All of a unit that is not looked at has been worked out, from inputs of this hash. */
+    unitSolved(state, { payload: { unit, whole } }: Of<{ whole: string }>) {
+      return withResults(state, unit, { whole });
     },
     estimateSolved(state, { payload: { unit, estimate } }: Of<{ estimate: EstimateResult }>) {
       return withResults(state, unit, { estimate });
@@ -93,4 +100,5 @@ export const {
   ladderSearchedOn,
   ladderSolved,
   resultsCleared,
+  unitSolved,
 } = resultsSlice.actions;

@@ -6,7 +6,7 @@ import { createStore } from '../store/store.ts';
 import { caseOpened, columnSet, notesWritten } from '../document/documentSlice.ts';
 import { ladderSearchedOn } from './resultsSlice.ts';
 import { BUDGET, followDocument, LONGEST, PATIENCE } from './solving.ts';
-import type { RunningEngine } from './solving.ts';
+import type { RunningEngine } from './engines.ts';
 
 /** An engine that says what it is asked; the first one never ends a column. */
 function engines(first = 1) {

@@ -1,10 +1,9 @@
 /** Keeps the results up with the document: one request at a time, and of those that wait only the newest. */
 import { inputHashes, upstreamOf } from '@keen-ladder/core';
 import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
-import { wrap } from 'comlink';
-import type { Remote } from 'comlink';
 import type { AppStore } from '../store/store.ts';
-import type { Engine } from './engine.worker.ts';
+import { startEngine } from './engines.ts';
+import type { RunningEngine } from './engines.ts';
 import { selectUnit } from '../document/selectors.ts';
 import { caseSolved, drumSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved } from './resultsSlice.ts';
 
@@ -23,17 +22,7 @@ export const LONGEST = { usual: 2000, on: 20_000 };
 /** Milliseconds after which an engine that does not answer at all is given up, and that is told. */
 export const BUDGET = 40_000;
 
-export interface RunningEngine {
-  engine: Remote<Engine>;
-  stop: () => void;
-}
-
-/** An engine in a worker of its own. */
-function startWorker(store: AppStore): RunningEngine {
-  const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('error', (event) => store.dispatch(engineFailed(event.message || 'The engine did not start.')));
-  return { engine: wrap<Engine>(worker), stop: () => worker.terminate() };
-}
+const startTold = (store: AppStore): RunningEngine => startEngine((message) => store.dispatch(engineFailed(message)));
 
 /** What is to be solved: a document, and the unit of it that is looked at. */
 interface Looked {
@@ -43,7 +32,7 @@ interface Looked {
 }
 
 /** Starts an engine and follows the store until the returned function is called. */
-export function followDocument(store: AppStore, start: (store: AppStore) => RunningEngine = startWorker): () => void {
+export function followDocument(store: AppStore, start: (store: AppStore) => RunningEngine = startTold): () => void {
   let running = start(store);
   let seen: Looked | undefined;
   let seenSearch: string | null = null;

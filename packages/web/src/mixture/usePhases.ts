@@ -1,16 +1,15 @@
-/** Asks the mixture's worker; an answer counts only as long as its question stands. */
+/** Asks the mixture's engine, one of its own, so that a column that is being solved does not wait for it; an answer counts only as long as its question stands. */
 import type { MapQuestion, MixtureMap, Outcome } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
-import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import type { Phases } from './mixture.worker.ts';
+import type { Engine } from '../engine/engine.worker.ts';
+import { startEngine } from '../engine/engines.ts';
 
-let started: Remote<Phases> | undefined;
+let started: Remote<Engine> | undefined;
 
-/** One worker for the page, started when it is first asked. */
-export const phases = (): Remote<Phases> =>
-  (started ??= wrap<Phases>(new Worker(new URL('./mixture.worker.ts', import.meta.url), { type: 'module' })));
+/** One engine for the page, started when it is first asked. */
+export const phases = (): Remote<Engine> => (started ??= startEngine().engine);
 
 /** One question at a time; of those that wait only the newest is asked, and what an older one would have answered is never told. */
 export function newestOnly<T>(): (ask: () => Promise<T>) => Promise<T> {

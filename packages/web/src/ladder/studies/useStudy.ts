@@ -1,15 +1,16 @@
-/** A study of the ladder as it is now: begun when it is looked at and again after every change, in a worker that ends with it. */
+/** A study of the ladder as it is now: begun when it is looked at and again after every change, in an engine that ends with it. */
 import type { Outcome } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
-import { wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { AppStore } from '../../store/store.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { selectHashes } from '../../document/selectors.ts';
+import type { Engine } from '../../engine/engine.worker.ts';
+import { startEngine } from '../../engine/engines.ts';
+import type { RunningEngine } from '../../engine/engines.ts';
 import { engineFailed } from '../../engine/resultsSlice.ts';
-import type { Study } from './study.worker.ts';
 
 /** ms without a change, before a study begins anew. */
 const PAUSE = 300;
@@ -25,7 +26,7 @@ export interface StudyState<T> {
 }
 
 export type Asks<T> = (
-  engine: Remote<Study>,
+  engine: Remote<Engine>,
   document: CaseDocument,
   unit: string,
   onPart: (part: T) => void,
@@ -39,11 +40,11 @@ export function useStudy<T>(unit: string, ask: Asks<T>): StudyState<T> {
   const [isRunning, setRunning] = useState(true);
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => {
-    let worker: Worker | undefined;
+    let running: RunningEngine | undefined;
     const state = { isLeft: false };
     const end = () => {
       state.isLeft = true;
-      worker?.terminate();
+      running?.stop();
     };
     stop.current = () => {
       end();
@@ -51,10 +52,10 @@ export function useStudy<T>(unit: string, ask: Asks<T>): StudyState<T> {
     };
     const run = async () => {
       setRunning(true);
-      worker = new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' });
+      running = startEngine();
       const document = store.getState().document.present;
       try {
-        const { outcome } = await ask(wrap<Study>(worker), document, unit, (part) => {
+        const { outcome } = await ask(running.engine, document, unit, (part) => {
           if (!state.isLeft) setShown({ of: hash, outcome: null, part });
         });
         if (state.isLeft) return;

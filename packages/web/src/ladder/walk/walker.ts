@@ -1,8 +1,8 @@
-/** Starts walks and stops them. */
+/** Starts walks and stops them: each in an engine of its own, so that the ladder is solved on meanwhile. */
 import type { Outcome, WalkAsked, WalkFacts, WalkPoint } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
-import { proxy, wrap } from 'comlink';
-import type { Walker } from './walk.worker.ts';
+import { proxy } from 'comlink';
+import { startEngine } from '../../engine/engines.ts';
 
 export interface RunningWalk {
   done: Promise<Outcome<WalkFacts>>;
@@ -15,16 +15,15 @@ export function startWalk(
   asked: WalkAsked,
   onPoint: (point: WalkPoint) => void,
 ): RunningWalk {
-  const worker = new Worker(new URL('./walk.worker.ts', import.meta.url), { type: 'module' });
-  const walker = wrap<Walker>(worker);
+  const { engine, stop } = startEngine();
   const state = { isOver: false };
   const end = () => {
     state.isOver = true;
-    worker.terminate();
+    stop();
   };
   // Points come by a channel of their own: one may arrive after the end.
   const visit = (point: WalkPoint) => {
     if (!state.isOver) onPoint(point);
   };
-  return { done: walker.walk(document, unit, asked, proxy(visit)).finally(end), stop: end };
+  return { done: engine.walk(document, unit, asked, proxy(visit)).finally(end), stop: end };
 }

@@ -1,0 +1,96 @@
+/**
+ * Keeps the units that are not looked at up with the document, one after the other while the engineer pauses, in an engine of their own: so that the list of
+ * units says how each stands, and a unit that is opened is there at once.
+ */
+import { inputHashes } from '@keen-ladder/core';
+import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
+import type { AppStore } from '../store/store.ts';
+import { selectUnit } from '../document/selectors.ts';
+import { startEngine } from './engines.ts';
+import type { RunningEngine } from './engines.ts';
+import { caseSolved, drumSolved, engineFailed, estimateSolved, ladderSolved, unitSolved } from './resultsSlice.ts';
+import { LONGEST } from './solving.ts';
+
+/** Milliseconds without an edit after which other units are looked after. */
+export const PAUSE = 400;
+
+/** Follows the store until the returned function is called; no engine is started for a case of one unit. */
+export function followOthers(store: AppStore, start: () => RunningEngine = startEngine): () => void {
+  let running: RunningEngine | undefined;
+  let seen: { document: CaseDocument; unit: string | undefined } | undefined;
+  let pause: number | undefined;
+  /** Grows with every edit: what was begun before it is not gone on with. */
+  let turn = 0;
+  let underWay: Promise<void> = Promise.resolve();
+
+  async function solveOthers(mine: number): Promise<void> {
+    const { document, results } = store.getState();
+    const shown = selectUnit(store.getState())?.id;
+    for (const unit of document.present.units) {
+      if (mine !== turn) return;
+      const hash = inputHashes(document.present, unit.id).whole;
+      if (unit.id === shown || results.byUnit[unit.id]?.whole === hash) continue;
+      running ??= start();
+      await solveUnit(running.engine, document.present, unit, () => mine === turn);
+    }
+  }
+
+  async function solveUnit(
+    engine: RunningEngine['engine'],
+    document: CaseDocument,
+    unit: Unit,
+    isAsked: () => boolean,
+  ): Promise<void> {
+    const { id } = unit;
+    if (unit.kind === 'drum') {
+      const solved = await engine.drum(document, id, LONGEST.usual);
+      if (isAsked()) store.dispatch(drumSolved({ unit: id, ...solved }));
+    } else await solveColumn(engine, document, unit, isAsked);
+    if (isAsked()) store.dispatch(unitSolved({ unit: id, whole: inputHashes(document, id).whole }));
+  }
+
+  async function solveColumn(
+    engine: RunningEngine['engine'],
+    document: CaseDocument,
+    { id, service, ladder }: ColumnUnit,
+    isAsked: () => boolean,
+  ): Promise<void> {
+    const solved = await engine.solve(document, id);
+    if (isAsked()) store.dispatch(caseSolved({ unit: id, ...solved }));
+    if (!isAsked()) return;
+    if (service === 'distillation') {
+      const estimate = await engine.estimate(document, id);
+      if (isAsked()) store.dispatch(estimateSolved({ unit: id, estimate }));
+    }
+    if (!isAsked() || ladder === null) return;
+    const found = await engine.ladder(document, id, LONGEST.usual);
+    if (isAsked()) store.dispatch(ladderSolved({ unit: id, ...found }));
+  }
+
+  function look(): void {
+    const state = store.getState();
+    const document = state.document.present;
+    const unit = selectUnit(state)?.id;
+    if (document === seen?.document && unit === seen.unit) return;
+    seen = { document, unit };
+    const mine = ++turn;
+    window.clearTimeout(pause);
+    if (document.units.length < 2) return;
+    pause = window.setTimeout(() => {
+      underWay = underWay
+        .then(() => solveOthers(mine))
+        .catch((error: unknown) => {
+          store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
+        });
+    }, PAUSE);
+  }
+
+  look();
+  const unsubscribe = store.subscribe(look);
+  return () => {
+    turn++;
+    unsubscribe();
+    window.clearTimeout(pause);
+    running?.stop();
+  };
+}
