@@ -27,8 +27,8 @@ export function demoCases(): { name: string; document: ColumnCase }[] {
 export function demoProject(): { name: string; document: CaseDocument }[] {
   const blank = { ...newCaseDocument(), mixture: mixtureOf(TRAIN_COMPONENTS) };
   const designs = {
-    column: { stages: 16, feedStage: 8, reflux: 2.6, distillate: kmolPerHour(7.3) },
-    'column-2': { stages: 18, feedStage: 9, reflux: 2.6, distillate: kmolPerHour(11.4) },
+    column: { stages: 16, feedStage: 8, reflux: 3.3, distillate: kmolPerHour(7.3) },
+    'column-2': { stages: 18, feedStage: 9, reflux: 2.9, distillate: kmolPerHour(12.4) },
   };
   const train = drumAndTwoColumns(blank, (column) => withLadder(column, designs[column.id]));
   return [...demoCases(), { name: 'Hot rinse through a drum and two columns', document: train }];

@@ -14,13 +14,19 @@ import { Unit } from './units/index.ts';
 /** Grows by one with every change of shape; `upgrades/` says how an older document becomes a newer one. */
 export const SCHEMA_VERSION = 9;
 
+const areDifferent = (named: readonly { id: string }[]): boolean => new Set(named.map(({ id }) => id)).size === named.length;
+
+/** A list whose members go by their identifiers. */
+const byId = <T extends z.ZodType<{ id: string }>>(member: T, most: number) =>
+  z.array(member).max(most).refine(areDifferent, { message: 'two of one id' });
+
 export const CaseDocument = z.strictObject({
   site: SiteConditions,
   display: Display,
   mixture: CaseMixture,
-  streams: z.array(Stream).max(100),
-  units: z.array(Unit).max(50),
-  connections: z.array(Connection).max(200),
+  streams: byId(Stream, 100),
+  units: byId(Unit, 50),
+  connections: byId(Connection, 200),
   notes: text(20_000),
 });
 export type CaseDocument = z.infer<typeof CaseDocument>;

@@ -58,6 +58,8 @@ describe('a file', () => {
     expect(refusal({ hello: 1 })).toMatch(/^This is not a Keen Ladder case file/);
     expect(refusal({ ...file, schemaVersion: SCHEMA_VERSION + 1 })).toMatch(/newer version/);
     expect(refusal({ ...file, document: { ...file.document, notes: 3 } })).toMatch(/At notes: /);
+    const { units } = readDocument(fixture(8, WASH_WATER));
+    expect(refusal({ ...file, document: { ...file.document, units: [...units, ...units] } })).toBe('At units: two of one id.');
   });
   test('that holds anything at all is read or refused, never an exception', () => {
     fc.assert(fc.property(fc.anything(), (content) => !readCaseFile(content).ok));
@@ -144,6 +146,12 @@ describe('an older file', () => {
     const { ladder } = columnIn(fixture(6, 'four-alcohol-splitter'));
     expect(ladder).toMatchObject({ given: null, method: null });
     expect(ladder?.targets.map(({ moves }) => moves)).toEqual(ladder?.targets.map(() => null));
+  });
+  test('of schema 8 that was connected twice is read: the engine tells of it', () => {
+    const old = fixture(8, WASH_WATER);
+    const connections = old.document['connections'] as Loose[];
+    const document = readDocument({ ...old, document: { ...old.document, connections: [...connections, ...connections] } });
+    expect(document.connections.map(({ id }) => id)).toEqual(['feed-to-column', 'feed-to-column-2']);
   });
   test('of schema 8 is connected by inlets that are called as its feeds, and moves what enters by them', () => {
     const old = fixture(8, 'toluene-from-rinse-water');

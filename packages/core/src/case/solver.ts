@@ -155,7 +155,7 @@ export function createCaseSolver(): CaseSolver {
       'outlets' in facts
         ? Object.entries(facts.outlets).find(([id]) => id === from.port)?.[1]
         : facts.products.find(({ id }) => id === from.port);
-    return sent !== undefined && sent.flows.some((flow) => flow > 0) ? solved(sent) : outOfReach({ code: 'nothing-flows', name });
+    return sent?.flows.some((flow) => flow > 0) === true ? solved(sent) : outOfReach({ code: 'nothing-flows', name });
   }
 
   function drumOf(document: CaseDocument, drum: DrumUnit, isOver?: () => boolean): Outcome<DrumFacts> {

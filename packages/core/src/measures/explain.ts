@@ -385,7 +385,8 @@ function betweenKeys(names: readonly string[], overhead: readonly number[]): str
 function severalColumns({ reflux, other, heat, otherHeat }: Extract<Warning, { code: 'several-columns' }>, show: Show): string {
   const heats = `${show.quantity(heat, 'power')} of heat here, ${show.quantity(otherHeat, 'power')} there`;
   const ratios = reflux === null || other === null ? '' : `, reflux ratio ${show.ratio(reflux)} and ${show.ratio(other)}`;
-  return `Two columns meet these targets; this is the cheaper one (${heats}${ratios}).`;
+  const which = heat < otherHeat ? 'the cheaper one' : 'the one that is found from nothing, whatever was solved before';
+  return `Two columns meet these targets; this is ${which} (${heats}${ratios}).`;
 }
 
 function factorsRough(saturation: number, rise: number, show: Show): string {

@@ -126,7 +126,7 @@ function useEntries(): Entry[] {
       },
       ...always,
     ];
-  }, [navigate, goToField, undo, redo, name, change, facts, document, list]);
+  }, [navigate, goToField, undo, redo, name, change, facts, document, unit, list]);
 }
 
 export function FindButton() {

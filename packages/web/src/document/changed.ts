@@ -36,8 +36,15 @@ function keyed(value: object): Map<string, unknown> {
 
 /** What changed between two states of a case; undefined where nothing did. */
 export function changed(before: CaseDocument, after: CaseDocument): Changed | undefined {
-  const path = changedPath(before, after);
+  const path = changedUnit(before, after) ?? changedPath(before, after);
   return path === undefined ? undefined : { what: wordsOf(path, before, after), path };
+}
+
+/** A unit that came or went: its feed and its connections came or went with it. */
+function changedUnit(before: CaseDocument, after: CaseDocument): string | undefined {
+  const [was, is] = [before, after].map(({ units }) => units.map(({ id }) => id));
+  const id = [...(was ?? []), ...(is ?? [])].find((one) => was?.includes(one) !== is?.includes(one));
+  return id === undefined ? undefined : `units.${id}`;
 }
 
 function wordsOf(path: string, ...states: CaseDocument[]): string {
@@ -57,7 +64,7 @@ function wordsOf(path: string, ...states: CaseDocument[]): string {
     case 'display':
       return 'units';
     case 'connections':
-      return 'feeds of the column';
+      return 'what enters a unit';
     default:
       return 'notes';
   }
@@ -121,6 +128,9 @@ const PART_WORDS: Record<string, Record<string, string>> = {
 };
 
 function unitWords(unit: string, field: string, detail: string, rest: readonly string[], states: readonly CaseDocument[]): string {
+  const found = states.flatMap(({ units }) => units).find(({ id }) => id === unit);
+  if (field === '') return `the unit ${found?.name ?? ''}`.trim();
+  if (found?.kind === 'drum') return field === 'name' ? 'name of the drum' : 'what is known of the drum';
   if (field === 'ladder' && detail === 'targets') {
     for (const document of states) {
       const column = columnOf(document, unit);

@@ -78,6 +78,8 @@ export interface FoundLadder {
   holding: BoundedColumn['holding'];
   /** What was found first, where a cheaper column that meets the targets too was taken instead. */
   dearer: SolvedColumn | undefined;
+  /** Another column that meets the targets, which going on from the earlier solution leads to. */
+  beside: SolvedColumn | undefined;
   isFromBefore: boolean;
 }
 
@@ -115,12 +117,13 @@ export function findLadder(
   const outcome = warm.state === 'solved' ? warm : cold;
   if (outcome.state === 'open') return outcome;
   const isFromBefore = outcome !== cold;
-  const found = (bounded: BoundedColumn, dearer?: SolvedColumn): FoundLadder => ({
+  const found = (bounded: BoundedColumn, dearer?: SolvedColumn, beside?: SolvedColumn): FoundLadder => ({
     ready: ready.value,
     input: { ...input, targets: heldBy(input, limits, bounded) },
     column: bounded.column,
     holding: bounded.holding,
     dearer,
+    beside,
     isFromBefore,
   });
   if (outcome.state === 'out-of-reach')
@@ -128,9 +131,26 @@ export function findLadder(
   const { column: first, holding } = outcome.value;
   const all = [...watch, ...limits.map(({ target }) => target.quantity)];
   const cheaper = cheaperColumn({ ...input, targets: heldBy(input, limits, outcome.value) }, first, all);
-  const taken = cheaper === undefined ? found(outcome.value) : found({ column: cheaper, holding }, first);
-  return solved(taken, outcome.report);
+  const taken = cheaper ?? first;
+  const beside = before === undefined || isFromBefore ? undefined : besideFrom(before);
+  const isOther = beside !== undefined && areApart(beside, taken) && areApart(beside, first);
+  return solved(
+    found({ column: taken, holding }, cheaper === undefined ? undefined : first, isOther ? beside : undefined),
+    outcome.report,
+  );
+
+  /** Where a page that goes on from its last column would have ended: not taken, but told. */
+  function besideFrom(earlier: SolvedColumn): SolvedColumn | undefined {
+    const gone = solveBounded(input, limits, { ...options, before: earlier, only: 'Newton, whole steps' });
+    return gone.state === 'solved' ? gone.value.column : undefined;
+  }
 }
+
+/** Whether two columns of the same rungs are two, and not one found twice. */
+const areApart = (a: SolvedColumn, b: SolvedColumn): boolean => a.T.some((T, j) => Math.abs(T - b.T[j]) > APART);
+
+/** K */
+const APART = 0.05;
 
 function heldBy({ targets }: ColumnInput, limits: readonly Bound[], { holding }: BoundedColumn): Target[] {
   return targets.map((target, k) => {
@@ -160,21 +180,22 @@ export function solveLadder(
     const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
     return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
   }
-  const { ready, column: taken, dearer, isFromBefore } = outcome.value;
+  const { ready, column: taken, dearer, beside, isFromBefore } = outcome.value;
   keep?.(taken);
   const facts = describeLadder(document, column, ready, outcome.value);
   if (!(facts.condensateT > 0))
     return open([{ code: 'below-zero-kelvin', path: `units.${column.id}.ladder.subcooling`, what: 'the cold condensate' }]);
+  const other = dearer ?? beside;
   const several: Warning[] =
-    dearer === undefined
+    other === undefined
       ? []
       : [
           {
             code: 'several-columns',
             reflux: taken.refluxRatio,
             heat: heatOf(taken),
-            other: dearer.refluxRatio,
-            otherHeat: heatOf(dearer),
+            other: other.refluxRatio,
+            otherHeat: heatOf(other),
           },
         ];
   const begun: Warning[] = isFromBefore ? [{ code: 'only-from-before' }] : [];
