@@ -27,6 +27,7 @@ async function shoot(page, name) {
 }
 
 const page = await open('light');
+while ((await page.getByText('being worked out').count()) > 0) await page.waitForTimeout(200);
 await shoot(page, 'cases');
 await page.locator('.welcome a').click();
 await page.locator('.headline-number').waitFor();
@@ -51,6 +52,11 @@ await shoot(page, 'estimate');
 await openCase('Acetone from drying air', 'transfer');
 await page.locator('.headline-number').waitFor();
 await shoot(page, 'absorption');
+
+await openCase('Hot rinse through a drum and two columns', 'drum/drum');
+await page.locator('.headline-number').waitFor();
+await page.waitForTimeout(1500);
+await shoot(page, 'units');
 
 await openCase('Four-alcohol splitter', 'ladder');
 await page.locator('.ladder-drawing').waitFor();

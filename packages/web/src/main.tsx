@@ -9,8 +9,7 @@ import { openDrafts } from './saving/drafts.ts';
 import { createSaver } from './saving/saver.ts';
 import { SaverContext } from './saving/SaverContext.tsx';
 import './theme/fonts.css';
-import './theme/paper.css';
-import './theme/print.css';
+import './theme/index.css';
 import { Themed } from './theme/Themed.tsx';
 
 const store = createStore();

@@ -1,0 +1,54 @@
+/** Hash of everything that a stop reads: a result with another hash is stale, one with the same hash need not be worked out again. */
+import type { CaseDocument, Port, Unit } from '@keen-ladder/schema';
+import { hashOf, inletsOf, pressureOf, unitOf } from '../plant/index.ts';
+
+export interface InputHashes {
+  /** By inlet. */
+  feeds: Record<string, string>;
+  balance: string;
+  graph: string;
+  estimate: string;
+  absorption: string;
+  ladder: string;
+  limits: string;
+  /** Everything that what leaves the unit follows from. */
+  whole: string;
+}
+
+/** Hash of everything that each stop of a unit reads, what is upstream of it included. */
+export function inputHashes(document: CaseDocument, unit: string): InputHashes {
+  return hashesOf(document, unitOf(document, unit), []);
+}
+
+/** @param below units that wait for this one: what comes back to one of them is a recycle, and ends the search */
+function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[]): InputHashes {
+  const column = unit.kind === 'column' ? unit : undefined;
+  const pressure = unit.kind === 'column' ? unit.pressure : pressureOf(unit);
+  const common = hashOf(document.mixture, pressure, document.site.standardTemperature);
+  const waiting = [...below, unit.id];
+  const sentBy = ({ unit: sender, port }: Port): string =>
+    waiting.includes(sender) ? 'recycle' : hashOf(port, hashesOf(document, unitOf(document, sender), waiting).whole);
+  const feeds = Object.fromEntries(
+    inletsOf(document, unit).map(({ id, name, from, stream }) => [
+      id,
+      hashOf(common, stream ?? name, 'stream' in from ? '' : sentBy(from)),
+    ]),
+  );
+  const inlets = hashOf(...Object.entries(feeds).flat(), common);
+  if (column === undefined) {
+    const whole = hashOf(inlets, unit);
+    return { feeds, balance: whole, graph: whole, estimate: whole, absorption: whole, ladder: whole, limits: whole, whole };
+  }
+  const balance = hashOf(inlets, column.balance, column.draws, column.service);
+  const ladder = hashOf(balance, column.ladder, document.site);
+  return {
+    feeds,
+    balance,
+    graph: hashOf(balance, column.graph, column.condenser, column.subcooling, column.bottom),
+    estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
+    absorption: hashOf(balance, column.absorption),
+    ladder,
+    limits: hashOf(ladder, column.estimate.keys),
+    whole: hashOf(ladder, column.condenser),
+  };
+}
