@@ -1,6 +1,6 @@
 /** Hash of everything that a stop reads: a result with another hash is stale, one with the same hash need not be worked out again. */
 import type { CaseDocument, Port, Unit } from '@keen-ladder/schema';
-import { hashOf, inletsOf, pressureOf, unitOf } from '../plant/index.ts';
+import { hashOf, inletsOf, unitOf, unitPressure } from '../plant/index.ts';
 
 export interface InputHashes {
   /** By inlet. */
@@ -23,8 +23,7 @@ export function inputHashes(document: CaseDocument, unit: string): InputHashes {
 /** @param below units that wait for this one: what comes back to one of them is a recycle, and ends the search */
 function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[]): InputHashes {
   const column = unit.kind === 'column' ? unit : undefined;
-  const pressure = unit.kind === 'column' ? unit.pressure : pressureOf(unit);
-  const common = hashOf(document.mixture, pressure, document.site.standardTemperature);
+  const common = hashOf(document.mixture, column?.pressure ?? unitPressure(unit), document.site.standardTemperature);
   const waiting = [...below, unit.id];
   const sentBy = ({ unit: sender, port }: Port): string =>
     waiting.includes(sender) ? 'recycle' : hashOf(port, hashesOf(document, unitOf(document, sender), waiting).whole);
@@ -36,7 +35,7 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[]):
   );
   const inlets = hashOf(...Object.entries(feeds).flat(), common);
   if (column === undefined) {
-    const whole = hashOf(inlets, unit);
+    const whole = hashOf(inlets, unit, document.site);
     return { feeds, balance: whole, graph: whole, estimate: whole, absorption: whole, ladder: whole, limits: whole, whole };
   }
   const balance = hashOf(inlets, column.balance, column.draws, column.service);

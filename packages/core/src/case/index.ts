@@ -1,5 +1,5 @@
 /** A case as a graph of stops, unit by unit: what it begins with, what each stop reads, how all of it is solved. */
-export { emptyMixture, newCaseDocument, newColumn, newDrum, newStream } from './newCase.ts';
+export { emptyMixture, newCaseDocument, newStream } from './newCase.ts';
 export type { ColumnCase } from './newCase.ts';
 export { inputHashes } from './hashes.ts';
 export type { FeedResult } from './upstream.ts';

@@ -13,6 +13,7 @@ import {
   ladderLimits,
   ladderSlopes,
   solveAbsorption,
+  solveDrum,
   solveEstimate,
   solveGraph,
   solveGraphBeside,
@@ -131,9 +132,9 @@ export function createCaseSolver(): CaseSolver {
       const drum = unitOf(document, unit);
       if (drum.kind !== 'drum') throw new RangeError(`unit ${unit} is no drum`);
       const hashes = inputHashes(document, unit);
-      const { results } = upstream.beforeDrum(document, drum, hashes, isOver);
-      const outcome = upstream.drum(document, drum, hashes, isOver);
-      return { inputHash: hashes.whole, feeds: Object.fromEntries(results), outcome };
+      const entering = upstream.entering(document, drum, hashes, isOver);
+      const outcome = solveDrum(document, drum, entering);
+      return { inputHash: hashes.whole, feeds: Object.fromEntries(entering.results), outcome };
     },
     walk(document, unit, asked, onPoint) {
       const { column, before } = columnIn(document, unit);

@@ -1,12 +1,13 @@
 /** Units one after the other: what one sends the next takes, nothing is lost on the way, and only what changed is solved again. */
 import { describe, expect, test } from 'vitest';
+import { Unit } from '@keen-ladder/schema';
 import type { CaseDocument, Connection, DrumKnown, Source } from '@keen-ladder/schema';
 
 import { databankParts, solvedValue } from '../testing/index.ts';
 import { proposedMixture } from '../thermo/index.ts';
 import { explainOpenPoint, explain, showIn } from '../measures/index.ts';
-import { createCaseSolver, newCaseDocument, newColumn, newDrum } from './index.ts';
-import { handedOnLadder, inletsOf, outletsOf } from '../plant/index.ts';
+import { createCaseSolver, newCaseDocument } from './index.ts';
+import { handedOnLadder, inletsOf, outletsOf, newColumn, newDrum, newUnit, UNIT_KINDS } from '../plant/index.ts';
 import type { FeedFacts } from '../plant/index.ts';
 
 const PENTANE = '109-66-0';
@@ -201,6 +202,20 @@ describe('what cannot be passed on is told by name', () => {
     expect(sentences(document, 'second').join()).toMatch(/stream that is not there \(first\.nowhere\)/);
     expect(inletsOf(document, { id: 'second' })).toHaveLength(1);
   });
+});
+
+test('every kind begins as something that can be stored, and sends by the outlets that it has', () => {
+  for (const { kind } of UNIT_KINDS) {
+    const unit = newUnit(kind, 'new', 'New');
+    expect(Unit.parse(unit)).toEqual(unit);
+    expect(outletsOf(unit).length).toBeGreaterThan(0);
+  }
+  const document = threeInARow();
+  const solver = createCaseSolver();
+  const ladder = solvedValue(solver.ladder(document, 'first').outcome);
+  expect(ladder.products.map(({ id }) => id)).toEqual(outletsOf(document.units[1]).map(({ id }) => id));
+  const drum = solvedValue(solver.drum(document, 'drum').outcome);
+  expect(Object.keys(drum.outlets)).toEqual(outletsOf(document.units[0]).map(({ id }) => id));
 });
 
 test('outlets are those of the condenser, and of the ladder where there is one', () => {

@@ -2,28 +2,22 @@
  * What enters a unit and what leaves it, through the whole case: each answer is kept under the hash of what it was made from, so that an edit works out again
  * what follows from it and nothing else.
  */
-import type { CaseDocument, ColumnUnit, DrumUnit, Stream, Unit } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, Stream, Unit } from '@keen-ladder/schema';
 import { open, outOfReach, passOn, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import type { Outcome } from '../numerics/index.ts';
 import {
-  connectionPoints,
+  balanceOf,
   createKeeper,
-  emptyFlows,
   feedFacts,
   hashOf,
   inletsOf,
-  pressureOf,
-  pressurePoints,
-  pressuresOf,
-  productsOf,
-  solveDrum,
-  solveLadder,
-  solveSheet,
+  sentBy,
   streamOf,
   unitOf,
+  unitPressure,
   upstreamOf,
 } from '../plant/index.ts';
-import type { BalanceResult, DrumFacts, FeedFacts, Inlet, LadderFacts, Leaving } from '../plant/index.ts';
+import type { BalanceResult, FeedFacts, Inlet, Leaving, Sent } from '../plant/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { inputHashes } from './hashes.ts';
@@ -53,40 +47,22 @@ export class Upstream {
   private readonly models = createKeeper<Outcome<ThermoModel>>(1);
   private readonly feeds = createKeeper<Outcome<FeedFacts>>(100);
   private readonly balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(20);
-  private readonly drums = createKeeper<Outcome<DrumFacts>>(50);
-  /** Solved from nothing: what streams between units follow from. An answer that is none may be a time limit's. */
-  private readonly ladders = createKeeper<Outcome<LadderFacts>>(50, ({ state }) => state !== 'out-of-reach');
+  /** What units send. Where there is no answer it may be a time limit's. */
+  private readonly sent = createKeeper<Outcome<Sent[]>>(50, ({ state }) => state !== 'out-of-reach');
 
   /** What a column's graph, estimate and ladder begin with: its balance sheet is worked out too. */
   beforeColumn(document: CaseDocument, column: ColumnUnit, hashes: InputHashes, isOver?: IsOver): BeforeColumn {
-    const entering = this.entering(document, column, pressuresOf(column)?.feed, hashes, isOver);
+    const entering = this.entering(document, column, hashes, isOver);
     const balance = this.balances(hashes.balance, () => balanceOf(document, column, entering.feeds, entering.model));
     return { ...entering, balance };
   }
 
-  beforeDrum(document: CaseDocument, drum: DrumUnit, hashes: InputHashes, isOver?: IsOver): Entering {
-    return this.entering(document, drum, pressureOf(drum), hashes, isOver);
-  }
-
-  drum(document: CaseDocument, drum: DrumUnit, hashes: InputHashes, isOver?: IsOver): Outcome<DrumFacts> {
-    return this.drums(hashes.whole, () => solveDrum(document, drum, this.beforeDrum(document, drum, hashes, isOver)));
-  }
-
-  /**
-   * The model and what enters a unit; what other units send is solved for first.
-   * @param unitPressure Pa, at which a feed comes that is said to come at the unit's
-   */
-  private entering(
-    document: CaseDocument,
-    unit: Unit,
-    unitPressure: number | undefined,
-    hashes: InputHashes,
-    isOver: IsOver,
-  ): Entering {
+  /** The model and what enters a unit; what other units send is solved for first. */
+  entering(document: CaseDocument, unit: Unit, hashes: InputHashes, isOver?: IsOver): Entering {
     const { components } = document.mixture;
     const model = this.models(hashOf(document.mixture), () => modelOf(document));
     const { standardTemperature } = document.site;
-    const around = { components, model, columnPressure: unitPressure, standardTemperature };
+    const around = { components, model, columnPressure: unitPressure(unit), standardTemperature };
     const isRecycled = upstreamOf(document, unit.id).includes(unit.id);
     const results = inletsOf(document, unit).map((inlet): [string, FeedResult] => {
       const inputHash = hashes.feeds[inlet.id];
@@ -106,24 +82,15 @@ export class Upstream {
     if ('stream' in from) throw new RangeError('a feed comes from outside');
     const sender = unitOf(document, from.unit);
     const hashes = inputHashes(document, sender.id);
-    const outcome =
-      sender.kind === 'drum' ? this.drum(document, sender, hashes, isOver) : this.ladder(document, sender, hashes, isOver);
+    const outcome = this.sent(hashes.whole, () =>
+      sentBy(document, sender, this.entering(document, sender, hashes, isOver), isOver),
+    );
     if (outcome.state === 'open') return open([{ code: 'upstream-open', path: `units.${sender.id}`, name }]);
     if (outcome.state === 'out-of-reach') return outOfReach({ code: 'upstream', name, reason: outcome.reason });
-    const sent = outletsIn(outcome.value).find(({ id }) => id === from.port);
+    const sent = outcome.value.find(({ id }) => id === from.port);
     return sent?.flows.some((flow) => flow > 0) === true ? solved(sent) : outOfReach({ code: 'nothing-flows', name });
   }
-
-  private ladder(document: CaseDocument, column: ColumnUnit, hashes: InputHashes, isOver: IsOver): Outcome<LadderFacts> {
-    return this.ladders(hashes.ladder, () =>
-      solveLadder(document, column, this.beforeColumn(document, column, hashes, isOver), undefined, undefined, isOver),
-    );
-  }
 }
-
-/** What leaves a unit, by outlet. */
-const outletsIn = (facts: DrumFacts | LadderFacts): (Leaving & { id: string })[] =>
-  'outlets' in facts ? Object.entries(facts.outlets).map(([id, sent]) => ({ id, ...sent })) : facts.products;
 
 /** The model, or what is missing before there can be one. */
 function modelOf(document: CaseDocument): Outcome<ThermoModel> {
@@ -131,26 +98,4 @@ function modelOf(document: CaseDocument): Outcome<ThermoModel> {
   const repeated = components.find((c, k) => components.findIndex((d) => d.id === c.id) !== k);
   if (repeated !== undefined) return open([{ code: 'same-component', path: 'mixture.components', name: repeated.name }]);
   return components.length === 0 ? open([]) : buildModel(document.mixture);
-}
-
-function balanceOf(
-  document: CaseDocument,
-  column: ColumnUnit,
-  feeds: readonly Outcome<FeedFacts>[],
-  model: Outcome<ThermoModel>,
-): Omit<BalanceResult, 'inputHash'> {
-  const products = productsOf(column);
-  const blank = { feed: [], products, ...emptyFlows(document.mixture.components.length, products.length) };
-  const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  points.push(...pressurePoints(column), ...connectionPoints(document, column));
-  if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
-  if (column.service !== 'distillation' && points.length === 0)
-    return { ...blank, products: [], outcome: solved({ isEstimated: false, keys: null, held: [] }) };
-  const refused = feeds.find((feed) => feed.state === 'out-of-reach');
-  const pressures = pressuresOf(column);
-  if (points.length > 0 || model.state !== 'solved' || pressures === undefined) return { ...blank, outcome: open(points) };
-  if (refused?.state === 'out-of-reach')
-    return { ...blank, outcome: { state: 'out-of-reach', reason: refused.reason, report: refused.report } };
-  const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
-  return solveSheet(document, column, facts, model.value, pressures.feed);
 }

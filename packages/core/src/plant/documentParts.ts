@@ -14,13 +14,6 @@ export function columnOf(document: CaseDocument, unit: string): ColumnUnit {
   return found;
 }
 
-/** Pa along a column: given at the top, at the bottom or as at the top, and half-way at the feed. Undefined while the top is not given. */
-export function pressuresOf({ pressure: { top, bottom } }: ColumnUnit): { top: number; feed: number; bottom: number } | undefined {
-  if (top === null || !(top > 0)) return undefined;
-  const below = bottom === null || !(bottom > 0) ? top : bottom;
-  return { top, feed: (top + below) / 2, bottom: below };
-}
-
 /** What a record holds under a key; undefined where it holds nothing of its own. */
 export const entryOf = <T>(record: Readonly<Record<string, T>>, key: string): T | undefined =>
   Object.hasOwn(record, key) ? record[key] : undefined;

@@ -1,8 +1,13 @@
 /** The units of a plant: how streams enter and leave them, then a folder a kind. */
 export { hasOwnUtilities, USUAL_SITE } from './site.ts';
-export { columnOf, pressuresOf, unitOf } from './documentParts.ts';
-export { connectionPoints, inletsOf, nameOfOutlet, outletsOf, upstreamOf } from './ports.ts';
-export type { Inlet, Outlet } from './ports.ts';
+export { columnOf, unitOf } from './documentParts.ts';
+export { pressuresOf } from './column/pressure.ts';
+export { outletsOf } from './outlets.ts';
+export type { Outlet } from './outlets.ts';
+export { connectionPoints, inletsOf, nameOfOutlet, upstreamOf } from './ports.ts';
+export type { Inlet } from './ports.ts';
+export { newUnit, sentBy, UNIT_KINDS, unitPressure } from './kinds.ts';
+export type { Around, Sent } from './kinds.ts';
 export { hashOf } from './hash.ts';
 export { createKeeper } from './keeper.ts';
 export type { Keeper } from './keeper.ts';
@@ -12,7 +17,8 @@ export { isFlowBasis, rebased } from './streams/composition.ts';
 export { feedFacts, streamOf } from './streams/feed.ts';
 export type { FeedFacts, FeedPhase, FeedSurroundings, Leaving } from './streams/feed.ts';
 
-export { pressureOf, solveDrum } from './drum/drum.ts';
+export { newDrum } from './drum/begin.ts';
+export { solveDrum } from './drum/drum.ts';
 export type { DrumFacts, DrumOutlet } from './drum/drum.ts';
 export { drumRows } from './drum/tables.ts';
 

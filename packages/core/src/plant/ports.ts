@@ -1,7 +1,7 @@
 /** Where streams enter and leave units, by the document alone: what flows there is the units' to say. */
 import type { CaseDocument, Port, Source, Stream, Unit } from '@keen-ladder/schema';
 import type { OpenPoint } from '../numerics/index.ts';
-import { productPlaces } from './column/places.ts';
+import { outletsOf } from './outlets.ts';
 
 /** A stream on its way into a unit. */
 export interface Inlet {
@@ -11,11 +11,6 @@ export interface Inlet {
   from: Source;
   /** The feed from outside; undefined where another unit sends it. */
   stream: Stream | undefined;
-}
-
-export interface Outlet {
-  id: string;
-  name: string;
 }
 
 /** What enters a unit, in the order in which it was connected; connections from nowhere are left out. */
@@ -30,19 +25,6 @@ export function inletsOf(document: CaseDocument, unit: Pick<Unit, 'id'>): Inlet[
       const name = nameOfOutlet(document, from);
       return name === undefined ? [] : [{ id: to.port, name, from, stream: undefined }];
     });
-}
-
-/** What a unit sends out. */
-export function outletsOf(unit: Unit): Outlet[] {
-  switch (unit.kind) {
-    case 'column':
-      return productPlaces(unit);
-    case 'drum':
-      return [
-        { id: 'vapour', name: 'vapour' },
-        { id: 'liquid', name: 'liquid' },
-      ];
-  }
 }
 
 /** An outlet in words; undefined where there is none. */

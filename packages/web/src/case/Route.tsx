@@ -1,5 +1,6 @@
 /** The route: the case's units, where there are several, and the stops of the one that is looked at, each with its state in a word. */
 import { DownOutlined, PlusOutlined } from '@ant-design/icons';
+import { UNIT_KINDS } from '@keen-ladder/core';
 import type { Unit, UnitKind } from '@keen-ladder/schema';
 import { Button, Dropdown } from 'antd';
 import { useStore } from 'react-redux';
@@ -96,17 +97,15 @@ function TakeUnitAway({ unit, name, id }: { unit: string; name: string; id: stri
   );
 }
 
-const KINDS: Record<UnitKind, string> = { column: 'A column', drum: 'A flash drum' };
-
 /** One more unit: with a feed of its own, or for what another unit sends and nobody takes. */
 function AddUnit({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const store = useStore() as AppStore; // the one store there is
   const outlets = freeOutlets(useAppSelector(selectDocument), null);
-  const items = (Object.keys(KINDS) as UnitKind[]).map((kind) => ({
+  const items = UNIT_KINDS.map(({ kind, name: what }) => ({
     key: kind,
-    label: KINDS[kind],
+    label: `A ${what}`,
     children: [
       { key: `${kind} feed`, label: 'with a feed of its own' },
       ...outlets.map(({ name }, k) => ({ key: `${kind} ${k}`, label: `for the ${name}` })),

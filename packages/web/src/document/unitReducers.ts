@@ -1,5 +1,5 @@
 /** What is changed of the units as a whole: which there are, and what flows between them. */
-import { newColumn, newDrum, newStream } from '@keen-ladder/core';
+import { capital, newStream, newUnit } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, Connection, DrumKnown, FreedHandle, Port, UnitKind } from '@keen-ladder/schema';
 import { columnOf, freeId } from './parts.ts';
 import { prepared } from './prepared.ts';
@@ -10,7 +10,7 @@ export const unitReducers = {
     prepare: prepared<{ kind: UnitKind; id: string; from: Port | null }>,
     reducer(state: CaseDocument, { payload: { kind, id, from } }: Change<{ kind: UnitKind; id: string; from: Port | null }>) {
       const place = state.units.filter((unit) => unit.kind === kind).length + 1;
-      state.units.push(kind === 'drum' ? newDrum(id, `Drum ${place}`) : newColumn(id, `Column ${place}`));
+      state.units.push(newUnit(kind, id, `${capital(kind)} ${place}`));
       if (from === null) addFeed(state, id);
       else connect(state, from, id);
     },

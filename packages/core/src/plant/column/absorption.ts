@@ -24,7 +24,7 @@ import { open, outOfReach, passOn, rescued, solved } from '../../numerics/index.
 import type { OpenPoint, Outcome, Reason, Report, Warning } from '../../numerics/index.ts';
 import { kremserStages } from '../../shortcut/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
-import { pressuresOf } from '../documentParts.ts';
+import { pressuresOf } from './pressure.ts';
 import { inletsOf } from '../ports.ts';
 import { extrapolations } from '../../mixture/index.ts';
 import type { FeedFacts } from '../streams/feed.ts';

@@ -6,7 +6,9 @@ import { evaluateFeedK, makeTwoPhases } from '../../equilibrium/index.ts';
 import { open, outOfReach, solved } from '../../numerics/index.ts';
 import type { NamedCell, OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
+import { connectionPoints } from '../ports.ts';
 import type { FeedFacts } from '../streams/feed.ts';
+import { pressurePoints, pressuresOf } from './pressure.ts';
 
 export interface BalanceResult {
   inputHash: string;
@@ -56,8 +58,31 @@ export function cellPath(column: string, { product, component, kind }: Pick<Shee
   return `units.${column}.balance.${product}.${component ?? 'total'}.${kind}`;
 }
 
+/** The balance sheet of a column, with what is missing for it. */
+export function balanceOf(
+  document: CaseDocument,
+  column: ColumnUnit,
+  feeds: readonly Outcome<FeedFacts>[],
+  model: Outcome<ThermoModel>,
+): Omit<BalanceResult, 'inputHash'> {
+  const products = productsOf(column);
+  const blank = { feed: [], products, ...emptyFlows(document.mixture.components.length, products.length) };
+  const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
+  points.push(...pressurePoints(column), ...connectionPoints(document, column));
+  if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
+  if (column.service !== 'distillation' && points.length === 0)
+    return { ...blank, products: [], outcome: solved({ isEstimated: false, keys: null, held: [] }) };
+  const refused = feeds.find((feed) => feed.state === 'out-of-reach');
+  const pressures = pressuresOf(column);
+  if (points.length > 0 || model.state !== 'solved' || pressures === undefined) return { ...blank, outcome: open(points) };
+  if (refused?.state === 'out-of-reach')
+    return { ...blank, outcome: { state: 'out-of-reach', reason: refused.reason, report: refused.report } };
+  const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
+  return solveSheet(document, column, facts, model.value, pressures.feed);
+}
+
 /** The sheet of a column whose feeds are known. */
-export function solveSheet(
+function solveSheet(
   document: CaseDocument,
   column: ColumnUnit,
   feeds: readonly FeedFacts[],

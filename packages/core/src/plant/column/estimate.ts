@@ -8,7 +8,7 @@ import type { ThermoModel } from '../../thermo/index.ts';
 import { transportOf } from '../../transport/index.ts';
 import type { BalanceResult } from './balance.ts';
 import { normalised } from '../streams/composition.ts';
-import { pressuresOf } from '../documentParts.ts';
+import { pressuresOf } from './pressure.ts';
 import { extrapolations, pairAzeotropes } from '../../mixture/index.ts';
 import { freezing } from '../streams/freezing.ts';
 import { ionsChecks, pressureFalls } from './ladder/checks.ts';

@@ -1,11 +1,12 @@
 /** A column, stop by stop: its balance sheet, its graph, its estimate or washing, its ladder. */
 export { placeName } from './places.ts';
-export { cellPath, emptyFlows, productsOf, solveSheet } from './balance.ts';
+export { newColumn } from './begin.ts';
+export { balanceOf, cellPath, productsOf } from './balance.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 
 export { solveGraph, solveGraphBeside } from './graph/graph.ts';
 export type { DrawnCurve, GraphBeside, GraphBesideResult, GraphDesign, GraphResult, ProductFlows } from './graph/graph.ts';
-export { givenPurity, massToMole, moleToMass, pressurePoints } from './graph/inputs.ts';
+export { givenPurity, massToMole, moleToMass } from './graph/inputs.ts';
 
 export { solveEstimate, USUAL_REFLUXES } from './estimate.ts';
 export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';

@@ -6,7 +6,8 @@ import type { CaseDocument, DrumKnown, DrumQuantity } from '@keen-ladder/schema'
 import { lnVapourPressure, ValueSlope } from '../../properties/index.ts';
 import { databankParts, solvedValue } from '../../testing/index.ts';
 import { proposedMixture } from '../../thermo/index.ts';
-import { createCaseSolver, newCaseDocument, newDrum } from '../../case/index.ts';
+import { createCaseSolver, newCaseDocument } from '../../case/index.ts';
+import { newDrum } from './begin.ts';
 import type { DrumFacts } from '../index.ts';
 
 const IDS = ['109-66-0', '110-54-3', '142-82-5', '108-88-3']; // pentane, hexane, heptane, toluene

@@ -25,11 +25,12 @@ import type {
 import { open, outOfReach, passOn, rescued, solved } from '../../../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../../../numerics/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
-import { pressuresOf } from '../../documentParts.ts';
+import { pressuresOf } from '../pressure.ts';
 import { extrapolations } from '../../../mixture/index.ts';
 import { freezing } from '../../streams/freezing.ts';
 import type { PlacedLiquid } from '../../streams/freezing.ts';
-import { pressurePoints, readInputs } from './inputs.ts';
+import { readInputs } from './inputs.ts';
+import { pressurePoints } from '../pressure.ts';
 import type { BeforeGraph, Inputs } from './inputs.ts';
 import { hashOf } from '../../hash.ts';
 import { pressureFalls } from '../ladder/checks.ts';

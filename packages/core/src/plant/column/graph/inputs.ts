@@ -6,7 +6,7 @@ import type { OpenPoint, Outcome } from '../../../numerics/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
 import { cellPath } from '../balance.ts';
 import type { BalanceResult } from '../balance.ts';
-import { pressuresOf } from '../../documentParts.ts';
+import { pressuresOf } from '../pressure.ts';
 import { connectionPoints, inletsOf } from '../../ports.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
 
@@ -32,31 +32,6 @@ export interface Inputs {
   drawStages: (number | 'best')[];
   pressure: { top: number; bottom: number };
   rating: { stages: number; known: RatingInput['known'] } | null;
-}
-
-/** What is wrong with the pressures of a column. */
-export function pressurePoints({ id, pressure }: ColumnUnit): OpenPoint[] {
-  const points: OpenPoint[] = [];
-  const { top, bottom } = pressure;
-  const path = `units.${id}.pressure`;
-  if (top === null) points.push({ code: 'missing', path: `${path}.top`, what: 'column pressure' });
-  else if (!(top > 0))
-    points.push({
-      code: 'not-positive',
-      path: `${path}.top`,
-      what: 'column pressure (absolute)',
-      value: top,
-      measured: 'pressure',
-    });
-  if (bottom !== null && !(bottom > 0))
-    points.push({
-      code: 'not-positive',
-      path: `${path}.bottom`,
-      what: 'pressure at the bottom (absolute)',
-      value: bottom,
-      measured: 'pressure',
-    });
-  return points;
 }
 
 export interface ReadInputs {

@@ -7,7 +7,7 @@ import type { OpenPoint, Outcome, Reason, Warning } from '../../../numerics/inde
 import type { ThermoModel } from '../../../thermo/index.ts';
 import type { BalanceResult } from '../balance.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
-import { pressurePoints } from '../graph/inputs.ts';
+import { pressurePoints } from '../pressure.ts';
 import { checksOf } from './checks.ts';
 import { describeLadder } from './facts.ts';
 import type { LadderFacts } from './facts.ts';

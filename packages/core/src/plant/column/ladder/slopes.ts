@@ -8,7 +8,7 @@ import type { ColumnFeed, FreeHandle, Given, Quantity } from '../../../column/in
 import { outOfReach, passOn, solved } from '../../../numerics/index.ts';
 import type { Outcome } from '../../../numerics/index.ts';
 import type { Dimension } from '../../../measures/index.ts';
-import { pressuresOf } from '../../documentParts.ts';
+import { pressuresOf } from '../pressure.ts';
 import { inletsOf } from '../../ports.ts';
 import type { Inlet } from '../../ports.ts';
 import { feedFacts, streamOf } from '../../streams/feed.ts';

@@ -1,0 +1,5 @@
+/** Where something leaves a drum. */
+export const DRUM_PLACES = [
+  { id: 'vapour', name: 'vapour' },
+  { id: 'liquid', name: 'liquid' },
+];
