@@ -17,16 +17,23 @@ export interface InputHashes {
 
 /** Hash of everything that each stop of a unit reads, what is upstream of it included. */
 export function inputHashes(document: CaseDocument, unit: string): InputHashes {
-  return hashesOf(document, unitOf(document, unit), []);
+  return hashesOf(document, unitOf(document, unit), [], new Map());
 }
 
-/** @param below units that wait for this one: what comes back to one of them is a recycle, and ends the search */
-function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[]): InputHashes {
+/**
+ * @param below units that wait for this one: what comes back to one of them is a recycle, and ends the search
+ * @param known hashes of units that were come by before
+ */
+function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], known: Map<string, string>): InputHashes {
   const column = unit.kind === 'column' ? unit : undefined;
   const common = hashOf(document.mixture, column?.pressure ?? unitPressure(unit), document.site.standardTemperature);
   const waiting = [...below, unit.id];
-  const sentBy = ({ unit: sender, port }: Port): string =>
-    waiting.includes(sender) ? 'recycle' : hashOf(port, hashesOf(document, unitOf(document, sender), waiting).whole);
+  const sentBy = ({ unit: sender, port }: Port): string => {
+    if (waiting.includes(sender)) return 'recycle';
+    const whole = known.get(sender) ?? hashesOf(document, unitOf(document, sender), waiting, known).whole;
+    known.set(sender, whole);
+    return hashOf(port, whole);
+  };
   const feeds = Object.fromEntries(
     inletsOf(document, unit).map(({ id, name, from, stream }) => [
       id,

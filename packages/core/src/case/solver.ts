@@ -58,11 +58,12 @@ export interface CaseResults {
 }
 
 export interface CaseSolver {
-  solve: (document: CaseDocument, unit: string) => CaseResults;
+  /** `isOver` ends the search of a column upstream, here and in the two that follow. */
+  solve: (document: CaseDocument, unit: string, isOver?: () => boolean) => CaseResults;
   /** Apart, since it takes longer and nobody waits for it while a drawing is dragged. */
-  estimate: (document: CaseDocument, unit: string) => EstimateResult;
+  estimate: (document: CaseDocument, unit: string, isOver?: () => boolean) => EstimateResult;
   /** What stands beside the graph; apart for the same reason. */
-  graphBeside: (document: CaseDocument, unit: string) => GraphBesideResult;
+  graphBeside: (document: CaseDocument, unit: string, isOver?: () => boolean) => GraphBesideResult;
   /** The rigorous column, from nothing; its last solution helps where nothing else does. `isOver` ends the search. */
   ladder: (document: CaseDocument, unit: string, isOver?: () => boolean) => LadderResult;
   /** A flash drum. */
@@ -100,8 +101,8 @@ export function createCaseSolver(): CaseSolver {
   }
 
   return {
-    solve(document, unit) {
-      const { column, hashes, before } = columnIn(document, unit);
+    solve(document, unit, isOver) {
+      const { column, hashes, before } = columnIn(document, unit, isOver);
       return {
         feeds: Object.fromEntries(before.results),
         balance: { inputHash: hashes.balance, ...before.balance },
@@ -110,12 +111,12 @@ export function createCaseSolver(): CaseSolver {
           column.service === 'distillation' ? null : { inputHash: hashes.absorption, ...solveAbsorption(document, column, before) },
       };
     },
-    estimate(document, unit) {
-      const { column, hashes, before } = columnIn(document, unit);
+    estimate(document, unit, isOver) {
+      const { column, hashes, before } = columnIn(document, unit, isOver);
       return { inputHash: hashes.estimate, outcome: solveEstimate(document, column, before) };
     },
-    graphBeside(document, unit) {
-      const { column, hashes, before } = columnIn(document, unit);
+    graphBeside(document, unit, isOver) {
+      const { column, hashes, before } = columnIn(document, unit, isOver);
       return { inputHash: hashes.graph, outcome: solveGraphBeside(document, column, before, curves) };
     },
     ladder(document, unit, isOver) {

@@ -231,3 +231,21 @@ test('outlets are those of the condenser, and of the ladder where there is one',
   const laddered = columnOf('c', 4);
   expect(ids({ ...laddered, ladder: { ...laddered.ladder, top: 'partial' } })).toEqual(['overhead-vapour', 'bottoms']);
 });
+
+test('many units that meet again and again are hashed in no time, and what is upstream is not sought for ever', () => {
+  const document = threeInARow();
+  document.units = Array.from({ length: 40 }, (_, k) => drumOf(`d${k}`, { by: 'pressure', value: 1e5 }, { by: 'duty', value: 0 }));
+  document.connections = [
+    connection({ stream: 'feed' }, 'd0'),
+    // Both phases of each go to the next: two ways to each, 2^39 to the last.
+    ...Array.from({ length: 39 }, (_, k) => [
+      connection({ unit: `d${k}`, port: 'vapour' }, `d${k + 1}`, 'vapour'),
+      connection({ unit: `d${k}`, port: 'liquid' }, `d${k + 1}`, 'liquid'),
+    ]).flat(),
+  ];
+  const facts = solvedValue(createCaseSolver().drum(document, 'd39').outcome);
+  expect(facts.flow).toBeCloseTo(20, 8);
+  const slow = { ...threeInARow() };
+  const { outcome } = createCaseSolver().estimate(slow, 'second', () => true);
+  expect(outcome.state === 'out-of-reach' ? outcome.reason : outcome.state).toMatchObject({ code: 'upstream' });
+});

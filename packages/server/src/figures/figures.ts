@@ -30,7 +30,7 @@ const mixtureOf = (document: CaseDocument): string => document.mixture.component
 
 /** A washer or a stripper: its equilibrium curve, both ways from nothing to the most that is drawn. */
 function transferred(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
-  const { absorption } = solver.solve(document, unit);
+  const { absorption } = solver.solve(document, unit, timeLimit(LONGEST));
   const drawing = absorption?.drawing;
   if (drawing?.state !== 'solved') return { state: drawing?.state ?? 'open', stages: null, reflux: null, curve: [], staircase: [] };
   const { X, Y } = drawing.value.curve;
@@ -40,7 +40,7 @@ function transferred(solver: CaseSolver, document: CaseDocument, unit: string): 
 }
 
 function estimated(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
-  const { outcome } = solver.estimate(document, unit);
+  const { outcome } = solver.estimate(document, unit, timeLimit(LONGEST));
   const facts = outcome.state === 'solved' ? outcome.value : undefined;
   // A column with side draws has no estimate, but may have its ladder.
   const hasLadder = facts === undefined && columnOf(document, unit).ladder !== null;
@@ -64,7 +64,7 @@ function refluxCurve(facts: EstimateFacts | undefined): [number, number][] {
 }
 
 function drawn(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
-  const { graph } = solver.solve(document, unit);
+  const { graph } = solver.solve(document, unit, timeLimit(LONGEST));
   const design = graph.outcome.state === 'solved' ? graph.outcome.value : undefined;
   return {
     state: graph.outcome.state,

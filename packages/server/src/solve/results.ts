@@ -72,15 +72,16 @@ function drumResult({ solver, document, show, names, isOver, tables }: Solving, 
 }
 
 function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
-  const { solver, document, show } = solving;
-  const { graph, absorption } = solver.solve(document, unit.id);
+  const { solver, document, show, isOver } = solving;
+  const { graph, absorption } = solver.solve(document, unit.id, isOver);
   const isBinary = document.mixture.components.length <= 2;
   return {
     id: unit.id,
     name: unit.name,
     kind: unit.kind,
     graph: absorption === null && isBinary ? told(graph.outcome, show) : null,
-    estimate: absorption === null ? told(solver.estimate(document, unit.id).outcome, show) : told(absorption.estimate, show),
+    estimate:
+      absorption === null ? told(solver.estimate(document, unit.id, isOver).outcome, show) : told(absorption.estimate, show),
     ladder: null,
     ...(unit.ladder === null ? {} : ladderResults(solving, unit.id)),
   };

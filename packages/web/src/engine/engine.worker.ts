@@ -26,10 +26,13 @@ function timed<T extends object>(work: (began: number) => T): T & { milliseconds
 const isOver = (began: number, longest: number) => () => performance.now() - began > longest;
 
 const engine = {
-  solve: (document: CaseDocument, unit: string) => timed(() => ({ results: solver.solve(document, unit) })),
-  estimate: solver.estimate,
-  graphBeside: solver.graphBeside,
-  /** @param longest ms for what is upstream */
+  /** @param longest ms for what is upstream, here and in the three that follow */
+  solve: (document: CaseDocument, unit: string, longest: number) =>
+    timed((began) => ({ results: solver.solve(document, unit, isOver(began, longest)) })),
+  estimate: (document: CaseDocument, unit: string, longest: number) =>
+    solver.estimate(document, unit, isOver(performance.now(), longest)),
+  graphBeside: (document: CaseDocument, unit: string, longest: number) =>
+    solver.graphBeside(document, unit, isOver(performance.now(), longest)),
   drum: (document: CaseDocument, unit: string, longest: number) =>
     timed((began) => ({ result: solver.drum(document, unit, isOver(began, longest)) })),
   /** @param longest ms after which it is told that the column was not found in time */

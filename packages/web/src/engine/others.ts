@@ -55,11 +55,11 @@ export function followOthers(store: AppStore, start: () => RunningEngine = start
     { id, service, ladder }: ColumnUnit,
     isAsked: () => boolean,
   ): Promise<void> {
-    const solved = await engine.solve(document, id);
+    const solved = await engine.solve(document, id, LONGEST.usual);
     if (isAsked()) store.dispatch(caseSolved({ unit: id, ...solved }));
     if (!isAsked()) return;
     if (service === 'distillation') {
-      const estimate = await engine.estimate(document, id);
+      const estimate = await engine.estimate(document, id, LONGEST.usual);
       if (isAsked()) store.dispatch(estimateSolved({ unit: id, estimate }));
     }
     if (!isAsked() || ladder === null) return;

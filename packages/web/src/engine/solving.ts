@@ -91,7 +91,7 @@ export function followDocument(store: AppStore, start: (store: AppStore) => Runn
     const { document, unit } = looked;
     // What is upstream may be rigorous columns: a newer edit does not wait for them.
     if (upstreamOf(document, unit).length > 0) patienceEnds = performance.now() + PATIENCE;
-    const solved = await running.engine.solve(document, unit);
+    const solved = await running.engine.solve(document, unit, LONGEST.usual);
     store.dispatch(caseSolved({ unit, ...solved }));
     if (isLadderShown() && waiting === undefined) await solveLadder(looked);
     pause = window.setTimeout(() => void solveBeside(looked, solved.results.absorption === null), PAUSE);
@@ -111,9 +111,9 @@ export function followDocument(store: AppStore, start: (store: AppStore) => Runn
     const { document, unit } = looked;
     await attempt(async () => {
       if (isDistillation) {
-        store.dispatch(graphBesideSolved({ unit, graphBeside: await running.engine.graphBeside(document, unit) }));
+        store.dispatch(graphBesideSolved({ unit, graphBeside: await running.engine.graphBeside(document, unit, LONGEST.usual) }));
         if (waiting === undefined)
-          store.dispatch(estimateSolved({ unit, estimate: await running.engine.estimate(document, unit) }));
+          store.dispatch(estimateSolved({ unit, estimate: await running.engine.estimate(document, unit, LONGEST.usual) }));
       }
       if (waiting === undefined) await solveLadder(looked);
     });
