@@ -7,7 +7,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { ResultFile, writeCaseFile } from '@keen-ladder/schema';
-import { demoCases } from '@keen-ladder/demo';
+import { demoCases, demoProject } from '@keen-ladder/demo';
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)));
 let folder = '';
@@ -47,6 +47,23 @@ test('a case is solved, told, and written as a result and as tables', () => {
   const rows = readFileSync(join(csv, 'column-stages.csv'), 'utf8').trim().split('\n');
   expect(rows).toHaveLength(29);
   expect(rows[0]).toContain('temperature, °C');
+});
+
+test('a case of several units is told unit by unit, each from what the one before sends', () => {
+  const train = demoProject().find(({ document }) => document.units.length > 1);
+  if (train === undefined) throw new Error('no demo of several units');
+  const [out, csv] = [join(folder, 'train.json'), join(folder, 'train')];
+  const { status, stdout } = solve(writeCaseFile(train.name, train.document), '--out', out, '--csv', csv);
+  expect(status, stdout).toBe(0);
+  expect(stdout).toContain('drum: solved');
+  const { units } = ResultFile.parse(JSON.parse(readFileSync(out, 'utf8')));
+  const [drum, first, second] = units;
+  if (drum?.drum?.state !== 'solved' || first?.ladder?.state !== 'solved' || second?.ladder?.state !== 'solved')
+    throw new Error('not solved');
+  expect(first.ladder.value.feeds[0]?.flow).toBeCloseTo(drum.drum.value.outlets.liquid.flow, 9);
+  const bottoms = first.ladder.value.products.find(({ id }) => id === 'bottoms');
+  expect(second.ladder.value.feeds[0]?.flow).toBeCloseTo(bottoms?.flow ?? NaN, 9);
+  expect(readFileSync(join(csv, 'drum-streams.csv'), 'utf8')).toContain('heat put in, kW,0');
 });
 
 test('limits and sensitivities are told and written where they are asked for', () => {

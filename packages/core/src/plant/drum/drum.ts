@@ -63,7 +63,9 @@ export function solveDrum(
   const [first, second] = drum.known.map((known) => knownOf(known, mixed));
   const state = stateFrom(model.value, mixed.z, first, second);
   if (state.state !== 'solved') return passOn(state);
-  const facts = described(model.value, mixed, state.value);
+  // A duty that is asked is had to the last digit, not with the rounding of two large heats.
+  const asked = drum.known.find(({ by }) => by === 'duty')?.value ?? undefined;
+  const facts = described(model.value, mixed, state.value, asked);
   const { vapour, liquid } = facts.outlets;
   const isFinite = [facts.T, facts.P, facts.duty, facts.flow, vapour.enthalpy, liquid.enthalpy].every(Number.isFinite);
   if (!isFinite) return outOfReach({ code: 'not-finite', what: 'state of the drum' });
@@ -95,7 +97,12 @@ function knownOf({ by, value }: DrumKnown, { flow, heat }: Mixed): Known {
   }
 }
 
-function described(model: ThermoModel, { flow, z, heat }: Mixed, { T, P, flash, enthalpy }: FluidState): DrumFacts {
+function described(
+  model: ThermoModel,
+  { flow, z, heat }: Mixed,
+  { T, P, flash, enthalpy }: FluidState,
+  duty = enthalpy * flow - heat,
+): DrumFacts {
   const isVapour = flash.phases[0] === 'vapour';
   const isSplit = !isVapour && flash.phases.includes('vapour');
   const beta = isSplit ? flash.beta : isVapour ? 1 : 0;
@@ -111,7 +118,7 @@ function described(model: ThermoModel, { flow, z, heat }: Mixed, { T, P, flash, 
   return {
     T,
     P,
-    duty: enthalpy * flow - heat,
+    duty,
     vapourFraction: beta,
     flow,
     outlets: {
