@@ -417,6 +417,8 @@ export function explainWarning(warning: Warning, show: Show): string {
       return severalColumns(warning, show);
     case 'only-from-before':
       return 'This column was found from the one before it; from nothing it is not found, so that a report or another person may not see it. Keep its profile, or walk to it again.';
+    case 'liquid-parts':
+      return `At ${show.temperature(warning.T)} the liquid splits into two, the smaller of ${show.fraction(warning.smaller)} of it; they leave together here, as if they were one.`;
     case 'sheet-not-followed':
       return `The estimate holds to the keys alone: ${warning.name === null ? 'the distillate' : `of ${warning.name} overhead`} comes to ${show.molarFlow(warning.estimate)} where the balance sheet has ${show.molarFlow(warning.sheet)}. The ladder can be held to the sheet's numbers.`;
     case 'draw-not-as-wanted':

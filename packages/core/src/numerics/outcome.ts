@@ -186,6 +186,8 @@ export type Warning =
   | { code: 'sheet-not-followed'; name: string | null; sheet: number; estimate: number }
   | { code: 'several-columns'; reflux: number | null; other: number | null; heat: number; otherHeat: number } // mol/mol, W
   | { code: 'only-from-before' }
+  /** A drum's liquid is two: K, and the share of the smaller one, mol/mol. */
+  | { code: 'liquid-parts'; T: number; smaller: number }
   | { code: 'factors-rough'; saturation: number; rise: number } // mol/mol, K
   | { code: 'draw-not-as-wanted'; stage: number; there: number; x: number }
   | { code: 'between-keys'; names: string[]; overhead: number[] } // mol/mol of each

@@ -166,3 +166,20 @@ test('whatever is typed, there is an answer, an open point or a reason, and ever
     { numRuns: 300 },
   );
 });
+
+test('a liquid that is two is told: 1-butanol and water at 25 °C', () => {
+  const document = drumCase([
+    { by: 'pressure', value: 101325 },
+    { by: 'temperature', value: 298.15 },
+  ]);
+  const [BUTANOL, WATER] = ['71-36-3', '7732-18-5'];
+  document.mixture = { ...proposedMixture(databankParts([BUTANOL, WATER])), measured: [] };
+  const warningsAt = (butanol: number) => {
+    document.streams[0].composition = { basis: 'mole', parts: { [BUTANOL]: butanol, [WATER]: 1 - butanol } };
+    document.streams[0].condition = [{ by: 'pressure', value: 101325 }, { by: 'temperature', value: 298.15 }]; // prettier-ignore
+    const { outcome } = createCaseSolver().drum({ ...document, streams: [...document.streams] }, 'drum');
+    return outcome.state === 'solved' ? outcome.warnings.map(({ code }) => code) : [outcome.state];
+  };
+  expect(warningsAt(0.2)).toContain('liquid-parts');
+  expect(warningsAt(0.9)).not.toContain('liquid-parts');
+});

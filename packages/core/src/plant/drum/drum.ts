@@ -4,10 +4,10 @@
  * Thermodynamics, 7th ed. (2005), ch. 10.
  */
 import type { CaseDocument, DrumKnown, DrumQuantity, DrumUnit } from '@keen-ladder/schema';
-import { phaseEnthalpy, stateFrom } from '../../equilibrium/index.ts';
+import { phaseEnthalpy, phaseSplit, stateFrom } from '../../equilibrium/index.ts';
 import type { Flash, FluidState, Known } from '../../equilibrium/index.ts';
 import { open, outOfReach, passOn, solved } from '../../numerics/index.ts';
-import type { Measured, OpenPoint, Outcome } from '../../numerics/index.ts';
+import type { Measured, OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
 import { extrapolations } from '../../mixture/index.ts';
 import type { FeedFacts, Leaving } from '../streams/feed.ts';
@@ -69,12 +69,20 @@ export function solveDrum(
   const { vapour, liquid } = facts.outlets;
   const isFinite = [facts.T, facts.P, facts.duty, facts.flow, vapour.enthalpy, liquid.enthalpy].every(Number.isFinite);
   if (!isFinite) return outOfReach({ code: 'not-finite', what: 'state of the drum' });
-  return solved(facts, undefined, extrapolations(model.value, facts.T));
+  return solved(facts, undefined, [...extrapolations(model.value, facts.T), ...partingOf(model.value, facts)]);
 }
 
 /** Pa, where it is one of the two things known; at it enters what is said to come at the unit's pressure. */
 export const pressureOf = ({ known }: DrumUnit): number | undefined =>
   known.find(({ by, value }) => by === 'pressure' && value !== null && value > 0)?.value ?? undefined;
+
+/** What leaves as one liquid may be two. */
+function partingOf(model: ThermoModel, { T, P, outlets: { liquid } }: DrumFacts): Warning[] {
+  if (!(liquid.flow > 0)) return [];
+  const liquids = phaseSplit(model, T, P, Float64Array.from(liquid.fractions), { liquidsOnly: true });
+  if (liquids.state !== 'solved' || liquids.value.length < 2) return [];
+  return [{ code: 'liquid-parts', T, smaller: Math.min(...liquids.value.map(({ share }) => share)) }];
+}
 
 function mixedOf(feeds: readonly FeedFacts[]): Mixed {
   const n = feeds[0].moleFractions.length;
