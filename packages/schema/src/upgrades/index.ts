@@ -203,18 +203,14 @@ function measuredData(document: Loose): Loose {
  * its inlets as it stands; only the handles of feeds say `inlet` where they said `stream`.
  */
 function ports(document: Loose): Loose {
+  // A stream that was connected twice is so still, and is told of: its connections have two ids.
+  const taken = new Set<string>();
   const connections = listOf(document['connections']).map(({ from, to }, k) => {
     const [stream, unit] = [recordOf(from)['stream'], recordOf(to)['unit']];
-    // A stream that was connected twice is so still, and is told of: its connections have two ids.
-    const isFirst =
-      listOf(document['connections']).findIndex(
-        (c) => recordOf(c['from'])['stream'] === stream && recordOf(c['to'])['unit'] === unit,
-      ) === k;
-    return {
-      id: `${String(stream)}-to-${String(unit)}`.slice(0, 60) + (isFirst ? '' : `-${k + 1}`),
-      from,
-      to: { unit, port: stream },
-    };
+    const name = `${String(stream)}-to-${String(unit)}`.slice(0, 60);
+    const id = taken.has(name) ? `${name}-${k + 1}` : name;
+    taken.add(id);
+    return { id, from, to: { unit, port: stream } };
   });
   const units = listOf(document['units']).map(({ ladder, ...unit }) => ({
     ...unit,

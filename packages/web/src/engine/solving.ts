@@ -33,119 +33,141 @@ interface Looked {
 
 /** Starts an engine and follows the store until the returned function is called. */
 export function followDocument(store: AppStore, start: (store: AppStore) => RunningEngine = startTold): () => void {
-  let running = start(store);
-  let seen: Looked | undefined;
-  let seenSearch: string | null = null;
-  let waiting: Looked | undefined;
-  /** What the ladder was solved of last. */
-  let ladderOf: Looked | undefined;
-  let busy = false;
-  let patienceEnds = Infinity;
-  let giveUp: () => void = () => undefined;
-  let pause: number | undefined;
-  let patience: number | undefined;
+  const follower = new Follower(store, start);
+  follower.look();
+  const unsubscribe = store.subscribe(() => follower.look());
+  return () => {
+    unsubscribe();
+    follower.end();
+  };
+}
 
-  async function attempt(work: () => Promise<void>): Promise<void> {
-    busy = true;
-    const givenUp = new Promise<void>((resolve) => (giveUp = resolve));
-    const budget = window.setTimeout(overBudget, BUDGET);
+class Follower {
+  private readonly store: AppStore;
+  private readonly start: (store: AppStore) => RunningEngine;
+  private running: RunningEngine;
+  private seen: Looked | undefined;
+  private seenSearch: string | null = null;
+  private waiting: Looked | undefined;
+  /** What the ladder was solved of last. */
+  private ladderOf: Looked | undefined;
+  private isBusy = false;
+  private patienceEnds = Infinity;
+  private giveUp: () => void = () => undefined;
+  private pause: number | undefined;
+  private patience: number | undefined;
+
+  constructor(store: AppStore, start: (store: AppStore) => RunningEngine) {
+    this.store = store;
+    this.start = start;
+    this.running = start(store);
+  }
+
+  /** What is new in the store is solved at once, or when the engine is free; an engine deep in a column that nobody waits for is replaced. */
+  look(): void {
+    const state = this.store.getState();
+    const { searchedOn } = state.results;
+    const document = state.document.present;
+    const unit = selectUnit(state);
+    if (unit === undefined) return;
+    const isSame = document === this.seen?.document && unit.id === this.seen.unit;
+    if (isSame && searchedOn === this.seenSearch) return;
+    this.seen = { document, unit: unit.id, kind: unit.kind };
+    this.seenSearch = searchedOn;
+    this.waiting = this.seen;
+    window.clearTimeout(this.pause);
+    window.clearTimeout(this.patience);
+    if (!this.isBusy) void this.solveWaiting();
+    else if (this.patienceEnds < Infinity)
+      this.patience = window.setTimeout(() => this.replaceIfBusy(), this.patienceEnds - performance.now());
+  }
+
+  end(): void {
+    window.clearTimeout(this.pause);
+    window.clearTimeout(this.patience);
+    this.running.stop();
+  }
+
+  private async attempt(work: () => Promise<void>): Promise<void> {
+    this.isBusy = true;
+    const givenUp = new Promise<void>((resolve) => (this.giveUp = resolve));
+    const budget = window.setTimeout(() => this.overBudget(), BUDGET);
     try {
       await Promise.race([work(), givenUp]);
     } catch (error) {
-      store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
+      this.store.dispatch(engineFailed(error instanceof Error ? error.message : String(error)));
     }
     window.clearTimeout(budget);
-    busy = false;
-    patienceEnds = Infinity;
-    if (waiting !== undefined) void solveWaiting();
+    this.isBusy = false;
+    this.patienceEnds = Infinity;
+    if (this.waiting !== undefined) void this.solveWaiting();
   }
 
   /** An engine that is deep in a column hears nothing: the newest edit gets a new one, and what the old one would say is not waited for. */
-  function replaceEngine(): void {
-    running.stop();
-    running = start(store);
-    ladderOf = undefined;
-    giveUp();
+  private replaceEngine(): void {
+    this.running.stop();
+    this.running = this.start(this.store);
+    this.ladderOf = undefined;
+    this.giveUp();
   }
 
-  function overBudget(): void {
-    replaceEngine();
-    store.dispatch(
+  private replaceIfBusy(): void {
+    if (this.isBusy && this.waiting !== undefined) this.replaceEngine();
+  }
+
+  private overBudget(): void {
+    this.replaceEngine();
+    this.store.dispatch(
       engineFailed(`This case was not worked out within ${BUDGET / 1000} s. Change something, or ask for fewer stages first.`),
     );
   }
 
-  async function solveWaiting(): Promise<void> {
-    const looked = waiting;
-    waiting = undefined;
+  private async solveWaiting(): Promise<void> {
+    const looked = this.waiting;
+    this.waiting = undefined;
     if (looked === undefined) return;
-    await attempt(() => (looked.kind === 'drum' ? solveDrum(looked) : solveColumn(looked)));
+    await this.attempt(() => (looked.kind === 'drum' ? this.solveDrum(looked) : this.solveColumn(looked)));
   }
 
-  async function solveDrum({ document, unit }: Looked): Promise<void> {
-    patienceEnds = performance.now() + PATIENCE;
-    store.dispatch(drumSolved({ unit, ...(await running.engine.drum(document, unit, LONGEST.usual)) }));
+  private async solveDrum({ document, unit }: Looked): Promise<void> {
+    this.patienceEnds = performance.now() + PATIENCE;
+    this.store.dispatch(drumSolved({ unit, ...(await this.running.engine.drum(document, unit, LONGEST.usual)) }));
   }
 
-  async function solveColumn(looked: Looked): Promise<void> {
+  private async solveColumn(looked: Looked): Promise<void> {
     const { document, unit } = looked;
     // What is upstream may be rigorous columns: a newer edit does not wait for them.
-    if (upstreamOf(document, unit).length > 0) patienceEnds = performance.now() + PATIENCE;
-    const solved = await running.engine.solve(document, unit, LONGEST.usual);
-    store.dispatch(caseSolved({ unit, ...solved }));
-    if (isLadderShown() && waiting === undefined) await solveLadder(looked);
-    pause = window.setTimeout(() => void solveBeside(looked, solved.results.absorption === null), PAUSE);
+    if (upstreamOf(document, unit).length > 0) this.patienceEnds = performance.now() + PATIENCE;
+    const solved = await this.running.engine.solve(document, unit, LONGEST.usual);
+    this.store.dispatch(caseSolved({ unit, ...solved }));
+    if (isLadderShown() && this.waiting === undefined) await this.solveLadder(looked);
+    this.pause = window.setTimeout(() => void this.solveBeside(looked, solved.results.absorption === null), PAUSE);
   }
 
-  async function solveLadder(looked: Looked): Promise<void> {
-    if (ladderOf === looked) return;
-    ladderOf = looked;
+  private async solveLadder(looked: Looked): Promise<void> {
+    if (this.ladderOf === looked) return;
+    this.ladderOf = looked;
     const { document, unit } = looked;
-    patienceEnds = performance.now() + PATIENCE;
-    const isOn = store.getState().results.searchedOn === inputHashes(document, unit).ladder;
-    store.dispatch(ladderSolved({ unit, ...(await running.engine.ladder(document, unit, isOn ? LONGEST.on : LONGEST.usual)) }));
+    this.patienceEnds = performance.now() + PATIENCE;
+    const isOn = this.store.getState().results.searchedOn === inputHashes(document, unit).ladder;
+    const longest = isOn ? LONGEST.on : LONGEST.usual;
+    this.store.dispatch(ladderSolved({ unit, ...(await this.running.engine.ladder(document, unit, longest)) }));
   }
 
   /** What takes longer is worked out when the engineer pauses. */
-  async function solveBeside(looked: Looked, isDistillation: boolean): Promise<void> {
+  private async solveBeside(looked: Looked, isDistillation: boolean): Promise<void> {
     const { document, unit } = looked;
-    await attempt(async () => {
+    const { engine } = this.running;
+    await this.attempt(async () => {
       if (isDistillation) {
-        store.dispatch(graphBesideSolved({ unit, graphBeside: await running.engine.graphBeside(document, unit, LONGEST.usual) }));
-        if (waiting === undefined)
-          store.dispatch(estimateSolved({ unit, estimate: await running.engine.estimate(document, unit, LONGEST.usual) }));
+        const graphBeside = await engine.graphBeside(document, unit, LONGEST.usual);
+        this.store.dispatch(graphBesideSolved({ unit, graphBeside }));
       }
-      if (waiting === undefined) await solveLadder(looked);
+      if (isDistillation && this.waiting === undefined) {
+        const estimate = await engine.estimate(document, unit, LONGEST.usual);
+        this.store.dispatch(estimateSolved({ unit, estimate }));
+      }
+      if (this.waiting === undefined) await this.solveLadder(looked);
     });
   }
-
-  function look(): void {
-    const state = store.getState();
-    const { results } = state;
-    const document = state.document.present;
-    const unit = selectUnit(state);
-    if (unit === undefined) return;
-    const isSame = document === seen?.document && unit.id === seen.unit;
-    if (isSame && results.searchedOn === seenSearch) return;
-    seen = { document, unit: unit.id, kind: unit.kind };
-    seenSearch = results.searchedOn;
-    waiting = seen;
-    window.clearTimeout(pause);
-    window.clearTimeout(patience);
-    if (!busy) void solveWaiting();
-    else if (patienceEnds < Infinity) patience = window.setTimeout(replaceIfBusy, patienceEnds - performance.now());
-  }
-
-  function replaceIfBusy(): void {
-    if (busy && waiting !== undefined) replaceEngine();
-  }
-
-  look();
-  const unsubscribe = store.subscribe(look);
-  return () => {
-    unsubscribe();
-    window.clearTimeout(pause);
-    window.clearTimeout(patience);
-    running.stop();
-  };
 }
