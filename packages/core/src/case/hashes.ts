@@ -42,7 +42,7 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
   );
   const inlets = hashOf(...Object.entries(feeds).flat(), common);
   if (column === undefined) {
-    const whole = hashOf(inlets, unit, document.site);
+    const whole = hashOf(inlets, unit);
     return { feeds, balance: whole, graph: whole, estimate: whole, absorption: whole, ladder: whole, limits: whole, whole };
   }
   const balance = hashOf(inlets, column.balance, column.draws, column.service);
@@ -55,6 +55,6 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
     absorption: hashOf(balance, column.absorption),
     ladder,
     limits: hashOf(ladder, column.estimate.keys),
-    whole: hashOf(ladder, column.condenser),
+    whole: ladder,
   };
 }

@@ -249,3 +249,13 @@ test('many units that meet again and again are hashed in no time, and what is up
   const { outcome } = createCaseSolver().estimate(slow, 'second', () => true);
   expect(outcome.state === 'out-of-reach' ? outcome.reason : outcome.state).toMatchObject({ code: 'upstream' });
 });
+
+test('what a time limit cut short upstream is not kept: given time, sheet, estimate and ladder are there', () => {
+  const document = threeInARow();
+  const solver = createCaseSolver();
+  expect(solver.solve(document, 'second', () => true).balance.outcome.state).toBe('out-of-reach');
+  const { balance, feeds } = solver.solve(document, 'second');
+  expect(feeds['feed'].outcome.state).toBe('solved');
+  expect(balance.outcome.state).not.toBe('out-of-reach');
+  expect(solver.ladder(document, 'second').outcome.state).toBe('solved');
+});

@@ -46,8 +46,8 @@ type IsOver = (() => boolean) | undefined;
 export class Upstream {
   private readonly models = createKeeper<Outcome<ThermoModel>>(1);
   private readonly feeds = createKeeper<Outcome<FeedFacts>>(100);
-  private readonly balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(20);
-  /** What units send. Where there is no answer it may be a time limit's. */
+  /** Where there is no answer, of these and of what units send, it may be a time limit's upstream: that is not kept. */
+  private readonly balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(20, ({ outcome }) => outcome.state !== 'out-of-reach');
   private readonly sent = createKeeper<Outcome<Sent[]>>(50, ({ state }) => state !== 'out-of-reach');
 
   /** What a column's graph, estimate and ladder begin with: its balance sheet is worked out too. */
