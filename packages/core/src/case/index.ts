@@ -2,6 +2,7 @@
 export { emptyMixture, newCaseDocument, newStream } from './newCase.ts';
 export type { ColumnCase } from './newCase.ts';
 export { inputHashes } from './hashes.ts';
+export type { InputHashes } from './hashes.ts';
 export type { FeedResult } from './upstream.ts';
 export { createCaseSolver } from './solver.ts';
 export type { CaseResults, CaseSolver, DrumResult, LimitsResult, SlopesResult } from './solver.ts';

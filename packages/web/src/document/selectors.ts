@@ -1,6 +1,6 @@
 /** The open case as the pages read it: the unit that is looked at, and what enters it. */
 import { inletsOf, inputHashes } from '@keen-ladder/core';
-import type { Inlet } from '@keen-ladder/core';
+import type { Inlet, InputHashes } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, DrumUnit, Stream, Unit } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../store/store.ts';
@@ -44,7 +44,12 @@ export const selectFeeds = createSelector([selectInlets], (inlets): Feed[] =>
 
 export const selectFeed = createSelector([selectFeeds], (feeds): Feed | undefined => feeds[0]);
 
-/** What each stop now reads, hashed: a result with another hash is stale. */
-export const selectHashes = createSelector([selectDocument, selectUnit], (document, unit) =>
-  unit === undefined ? null : inputHashes(document, unit.id),
+/** What each stop of each unit now reads, hashed: a result with another hash is stale. Worked out once for a document. */
+export const selectHashesByUnit = createSelector(
+  [selectDocument],
+  (document): ReadonlyMap<string, InputHashes> => new Map(document.units.map(({ id }) => [id, inputHashes(document, id)])),
 );
+
+/** Those of the unit that is looked at. */
+export const selectHashes = (state: RootState): InputHashes | null =>
+  selectHashesByUnit(state).get(selectUnit(state)?.id ?? '') ?? null;

@@ -14,6 +14,9 @@ import { LONGEST } from './solving.ts';
 /** Milliseconds without an edit after which other units are looked after. */
 export const PAUSE = 400;
 
+/** Of everything that any stop of a unit reads: an undone step may change a graph that nobody looks at. */
+const hashOfStops = (document: CaseDocument, unit: string): string => JSON.stringify(inputHashes(document, unit));
+
 /** Follows the store until the returned function is called; no engine is started for a case of one unit. */
 export function followOthers(store: AppStore, start: () => RunningEngine = startEngine): () => void {
   let running: RunningEngine | undefined;
@@ -28,8 +31,7 @@ export function followOthers(store: AppStore, start: () => RunningEngine = start
     const shown = selectUnit(store.getState())?.id;
     for (const unit of document.present.units) {
       if (mine !== turn) return;
-      const hash = inputHashes(document.present, unit.id).whole;
-      if (unit.id === shown || results.byUnit[unit.id]?.whole === hash) continue;
+      if (unit.id === shown || results.byUnit[unit.id]?.whole === hashOfStops(document.present, unit.id)) continue;
       running ??= start();
       await solveUnit(running.engine, document.present, unit, () => mine === turn);
     }
@@ -46,7 +48,7 @@ export function followOthers(store: AppStore, start: () => RunningEngine = start
       const solved = await engine.drum(document, id, LONGEST.usual);
       if (isAsked()) store.dispatch(drumSolved({ unit: id, ...solved }));
     } else await solveColumn(engine, document, unit, isAsked);
-    if (isAsked()) store.dispatch(unitSolved({ unit: id, whole: inputHashes(document, id).whole }));
+    if (isAsked()) store.dispatch(unitSolved({ unit: id, whole: hashOfStops(document, id) }));
   }
 
   async function solveColumn(

@@ -1,6 +1,6 @@
 /** What enters a unit, one stream at a time: feeds from outside, which are typed here, and what other units send. */
 import { CloseOutlined, PlusOutlined } from '@ant-design/icons';
-import { outletsOf, upstreamOf } from '@keen-ladder/core';
+import { nameOfOutlet, outletsOf, upstreamOf } from '@keen-ladder/core';
 import type { Inlet } from '@keen-ladder/core';
 import type { CaseDocument, Port, Unit } from '@keen-ladder/schema';
 import { Button, Dropdown, Input } from 'antd';
@@ -95,7 +95,7 @@ export function freeOutlets(document: CaseDocument, to: string | null): { port: 
     if (unit.id === to || (to !== null && upstreamOf(document, unit.id).includes(to))) return [];
     return outletsOf(unit).flatMap(({ id, name }) => {
       const port = { unit: unit.id, port: id };
-      return isTaken(port) ? [] : [{ port, name: `${name} of ${unit.name}` }];
+      return isTaken(port) ? [] : [{ port, name: nameOfOutlet(document, port) ?? name }];
     });
   });
 }

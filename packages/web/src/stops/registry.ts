@@ -45,6 +45,9 @@ const countedComponents = (state: RootState): string => {
   return length === 1 ? '1 component' : `${length} components`;
 };
 
+/** Feeds, sheet and column: what no other stop of a column holds. */
+const NO_STOP_OF_ITS_OWN = /^(?!site\.)(?!.*\.(?:graph|estimate|absorption|ladder)(?:\.|$))/;
+
 export const STOPS: readonly Stop[] = [
   {
     path: 'mixture',
@@ -59,7 +62,7 @@ export const STOPS: readonly Stop[] = [
     isOf: distils,
     standing: selectBalanceStanding,
     solvedWords: () => 'complete',
-    holds: /^(?!site\.)(?!.*\.(?:graph|estimate|absorption|ladder)(?:\.|$))/,
+    holds: NO_STOP_OF_ITS_OWN,
   },
   {
     path: 'balance',
@@ -67,7 +70,7 @@ export const STOPS: readonly Stop[] = [
     isOf: washes,
     standing: selectBalanceStanding,
     solvedWords: () => 'complete',
-    holds: /^(?!site\.)(?!.*\.(?:graph|estimate|absorption|ladder)(?:\.|$))/,
+    holds: NO_STOP_OF_ITS_OWN,
   },
   {
     path: 'drum',

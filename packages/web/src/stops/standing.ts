@@ -14,11 +14,18 @@ import type {
   ThermoModel,
   Warning,
 } from '@keen-ladder/core';
-import { buildModel, inputHashes } from '@keen-ladder/core';
+import { buildModel } from '@keen-ladder/core';
 import type { Unit } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../store/store.ts';
-import { selectComponents, selectDocument, selectFeeds, selectHashes, selectMixture, selectUnit } from '../document/selectors.ts';
+import {
+  selectComponents,
+  selectFeeds,
+  selectHashes,
+  selectHashesByUnit,
+  selectMixture,
+  selectUnit,
+} from '../document/selectors.ts';
 import { NO_RESULTS } from '../engine/resultsSlice.ts';
 import type { UnitResults } from '../engine/resultsSlice.ts';
 
@@ -115,18 +122,18 @@ export const selectDrumStanding = (state: RootState) =>
 /** How a unit stands as a whole: by its drum, its ladder where it has one, else its graph or estimate. */
 export function selectUnitState(state: RootState, unit: Unit): Standing<unknown>['state'] {
   const results = state.results.byUnit[unit.id] ?? NO_RESULTS;
-  const hashes = inputHashes(selectDocument(state), unit.id);
-  const stateOf = (result: { inputHash: string; outcome: Outcome<unknown> } | null | undefined, hash: string) =>
+  const hashes = selectHashesByUnit(state).get(unit.id);
+  const stateOf = (result: { inputHash: string; outcome: Outcome<unknown> } | null | undefined, hash: string | undefined) =>
     result === null || result === undefined ? 'ready' : result.inputHash === hash ? standingOf(result.outcome).state : 'stale';
-  if (unit.kind === 'drum') return stateOf(results.drum?.result, hashes.whole);
-  if (unit.ladder !== null) return stateOf(results.ladder?.result, hashes.ladder);
+  if (unit.kind === 'drum') return stateOf(results.drum?.result, hashes?.whole);
+  if (unit.ladder !== null) return stateOf(results.ladder?.result, hashes?.ladder);
   if (unit.service !== 'distillation') {
     const washing = results.solved?.results.absorption;
-    return stateOf(washing ? { inputHash: washing.inputHash, outcome: washing.estimate } : null, hashes.absorption);
+    return stateOf(washing ? { inputHash: washing.inputHash, outcome: washing.estimate } : null, hashes?.absorption);
   }
   return selectComponents(state).length <= 2
-    ? stateOf(results.solved?.results.graph, hashes.graph)
-    : stateOf(results.estimate, hashes.estimate);
+    ? stateOf(results.solved?.results.graph, hashes?.graph)
+    : stateOf(results.estimate, hashes?.estimate);
 }
 
 export const selectDrawingStanding = (state: RootState) =>
