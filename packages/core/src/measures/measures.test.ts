@@ -14,6 +14,7 @@ import {
 } from './index.ts';
 import { formatQuantity, fromSI, parseQuantity, parseReflux, showIn, toSI, units, UNIT_SETS } from './index.ts';
 import type { Dimension } from './index.ts';
+import { SHOWN_DIMENSIONS, SHOWN_UNITS } from '@keen-ladder/schema';
 
 const SITE = { barometricPressure: 101325 };
 const FRACTION: Dimension[] = ['moleFraction', 'massFraction'];
@@ -248,4 +249,9 @@ describe('sentences', () => {
     expect(explainWarning({ code: 'feed-on-condenser' }, show)).toContain('condenser');
     expect(explainWarning({ code: 'tangent-pinch', x: 0.83 }, show)).toContain('0.8300');
   });
+});
+
+test('a case can be shown in every unit that is known, and in no other', () => {
+  for (const dimension of SHOWN_DIMENSIONS)
+    expect(units.filter((unit) => unit.dimension === dimension).map(({ id }) => id)).toEqual([...SHOWN_UNITS[dimension]]);
 });
