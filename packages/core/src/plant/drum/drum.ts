@@ -7,9 +7,10 @@ import type { CaseDocument, DrumKnown, DrumQuantity, DrumUnit } from '@keen-ladd
 import { phaseEnthalpy, phaseSplit, stateFrom } from '../../equilibrium/index.ts';
 import type { Flash, FluidState, Known } from '../../equilibrium/index.ts';
 import { open, outOfReach, passOn, solved } from '../../numerics/index.ts';
-import type { Measured, OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
+import type { OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
 import { extrapolations } from '../../mixture/index.ts';
+import { statePoint } from '../streams/feed.ts';
 import type { FeedFacts, Leaving } from '../streams/feed.ts';
 import { connectionPoints } from '../ports.ts';
 
@@ -148,26 +149,17 @@ function ofPhases(model: ThermoModel, T: number, P: number, { beta, x, y }: Flas
 
 /** What is missing or impossible by itself. */
 function knownPoints({ id, known }: DrumUnit): OpenPoint[] {
-  const points = known.flatMap(({ by, value }, k): OpenPoint[] => {
-    const at = { path: `units.${id}.known.${k}`, what: WORDS[by].what };
-    if (value === null) return [{ code: 'missing', ...at }];
-    if (by === 'temperature' && !(value > 0)) return [{ code: 'below-zero-kelvin', ...at }];
-    if (by === 'temperature' && value > HOTTEST) return [{ code: 'beyond-sense', ...at, T: value, highest: HOTTEST }];
-    if (by === 'pressure' && !(value > 0)) return [{ code: 'not-positive', ...at, value, measured: WORDS[by].measured }];
-    if (by === 'vapour-fraction' && !(value >= 0 && value <= 1)) return [{ code: 'not-a-fraction', ...at, value }];
-    return [];
-  });
+  const points = known.flatMap(
+    ({ by, value }, k) => statePoint(by, value, { path: `units.${id}.known.${k}`, what: WORDS[by] }) ?? [],
+  );
   if (known[0].by === known[1].by)
     points.push({ code: 'missing', path: `units.${id}.known.1`, what: 'second, different thing known of the drum' });
   return points;
 }
 
-/** K; correlations end long before, and nothing that is distilled is still what it was. */
-const HOTTEST = 2000;
-
-const WORDS = {
-  temperature: { what: 'temperature of the drum', measured: 'temperature' },
-  pressure: { what: 'pressure of the drum (absolute)', measured: 'pressure' },
-  duty: { what: 'heat put into the drum', measured: 'power' },
-  'vapour-fraction': { what: 'vapour fraction in the drum', measured: 'moleFraction' },
-} as const satisfies Record<DrumQuantity, { what: string; measured: Measured }>;
+const WORDS: Record<DrumQuantity, string> = {
+  temperature: 'temperature of the drum',
+  pressure: 'pressure of the drum (absolute)',
+  duty: 'heat put into the drum',
+  'vapour-fraction': 'vapour fraction in the drum',
+};

@@ -258,17 +258,25 @@ const CONDITION_WORDS: Record<ConditionQuantity, string> = {
   q: 'feed quality q',
 };
 
+/** What is wrong by itself with a thing known of a state, of a feed or of a drum: not there, or what no state has. */
+export function statePoint(by: string, value: number | null, at: { path: string; what: string }): OpenPoint | undefined {
+  if (value === null) return { code: 'missing', ...at };
+  if (by === 'temperature' && !(value > 0)) return { code: 'below-zero-kelvin', ...at };
+  if (by === 'temperature' && value > HOTTEST) return { code: 'beyond-sense', ...at, T: value, highest: HOTTEST };
+  if (by === 'pressure' && !(value > 0)) return { code: 'not-positive', ...at, value, measured: 'pressure' };
+  if (by === 'vapour-fraction' && !(value >= 0 && value <= 1)) return { code: 'not-a-fraction', ...at, value };
+  return undefined;
+}
+
 function knownOf(condition: Condition, path: string, columnPressure: number | undefined, points: OpenPoint[]): Known | undefined {
   // The column says itself that its pressure is missing.
   if (condition.by === 'column-pressure') return columnPressure === undefined ? undefined : { by: 'pressure', P: columnPressure };
   if (!('value' in condition)) return { by: 'vapour-fraction', beta: condition.by === 'saturated-liquid' ? 0 : 1 };
   const { by, value } = condition;
   const what = CONDITION_WORDS[by];
-  if (value === null) points.push({ code: 'missing', path, what });
-  else if (by === 'temperature' && !(value > 0)) points.push({ code: 'below-zero-kelvin', path, what });
-  else if (by === 'pressure' && !(value > 0)) points.push({ code: 'not-positive', path, what, value, measured: 'pressure' });
-  else if (by === 'temperature' && value > HOTTEST) points.push({ code: 'beyond-sense', path, what, T: value, highest: HOTTEST });
-  else if (by === 'vapour-fraction' && !(value >= 0 && value <= 1)) points.push({ code: 'not-a-fraction', path, what, value });
+  const point = statePoint(by, value, { path, what });
+  if (point !== undefined) points.push(point);
+  else if (value === null) return undefined;
   else if ((by === 'subcooling' || by === 'superheat') && value < 0)
     points.push({ code: 'negative', path, what, value, measured: 'temperatureDifference' });
   else return quantityKnown(by, value);
