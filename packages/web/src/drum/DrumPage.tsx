@@ -64,7 +64,7 @@ function Leaving({ drum, facts }: { drum: DrumUnit; facts: DrumFacts }) {
         <SaveTable name={`${drum.name} – vapour and liquid`} rows={() => drumRows(facts, names, { display, site })} />
       </div>
       <div className="balance-scroll">
-        <table className="balance" aria-label="What leaves the drum">
+        <table className="balance drum-table" aria-label="What leaves the drum">
           <thead>
             <tr>
               <th />
@@ -85,7 +85,7 @@ function Leaving({ drum, facts }: { drum: DrumUnit; facts: DrumFacts }) {
                   {unit.id}
                 </th>,
                 <th key={`${k} fraction`}>mol/mol</th>,
-                <th key={`${k} share`}>of what enters</th>,
+                <th key={`${k} share`}>of feed</th>,
               ])}
             </tr>
           </thead>
@@ -134,9 +134,9 @@ function Destination({ drum, outlet }: { drum: string; outlet: string }) {
   const to = connections.find(({ from }) => 'unit' in from && from.unit === drum && from.port === outlet)?.to.unit;
   const unit = units.find((one) => one.id === to);
   return unit === undefined ? (
-    <span className="quiet">a product</span>
+    <span className="quiet destination">a product</span>
   ) : (
-    <span className="quiet">
+    <span className="quiet destination">
       to <Link to={`/cases/${id}/${unit.id}`}>{unit.name}</Link>
     </span>
   );
