@@ -57,6 +57,13 @@ export default {
       to: { pathNot: ['^packages/core/src/', '^packages/schema/src/index.ts$', '/ml-matrix/', '/ml-levenberg-marquardt/'] },
     },
     {
+      name: 'a-kind-without-its-engine',
+      comment: 'A page asks what a kind of unit is; what solves one is fetched by the engine alone.',
+      severity: 'error',
+      from: { path: '^packages/core/src/plant/kinds.ts$' },
+      to: { path: '^packages/core/src/(column|equilibrium|thermo|plant/solve)', reachable: true },
+    },
+    {
       name: 'core-takes-types-of-the-schema',
       comment: 'The engine checks nothing: what it is given has passed the schema.',
       severity: 'error',

@@ -2,12 +2,12 @@
 export { hasOwnUtilities, USUAL_SITE } from './site.ts';
 export { columnOf, unitOf } from './documentParts.ts';
 export { pressuresOf } from './column/pressure.ts';
-export { outletsOf } from './outlets.ts';
-export type { Outlet } from './outlets.ts';
 export { connectionPoints, inletsOf, nameOfOutlet, upstreamOf } from './ports.ts';
 export type { Inlet } from './ports.ts';
-export { newUnit, sentBy, UNIT_KINDS, unitPressure } from './kinds.ts';
-export type { Around, Sent } from './kinds.ts';
+export { newUnit, outletsOf, UNIT_KINDS, unitPressure } from './kinds.ts';
+export type { Outlet } from './kinds.ts';
+export { sentBy } from './solve.ts';
+export type { Around, Sent } from './solve.ts';
 export { hashOf } from './hash.ts';
 export { createKeeper } from './keeper.ts';
 export type { Keeper } from './keeper.ts';

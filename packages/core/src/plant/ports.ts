@@ -1,7 +1,7 @@
 /** Where streams enter and leave units, by the document alone: what flows there is the units' to say. */
 import type { CaseDocument, Port, Source, Stream, Unit } from '@keen-ladder/schema';
 import type { OpenPoint } from '../numerics/index.ts';
-import { outletsOf } from './outlets.ts';
+import { outletsOf } from './kinds.ts';
 
 /** A stream on its way into a unit. */
 export interface Inlet {

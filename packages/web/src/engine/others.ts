@@ -4,6 +4,7 @@
  */
 import { inputHashes } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
+import { afterEveryAction } from '../store/store.ts';
 import type { AppStore } from '../store/store.ts';
 import { selectUnit } from '../document/selectors.ts';
 import { startEngine } from './engines.ts';
@@ -88,10 +89,10 @@ export function followOthers(store: AppStore, start: () => RunningEngine = start
   }
 
   look();
-  const unsubscribe = store.subscribe(look);
+  const unfollow = afterEveryAction(store, look);
   return () => {
     turn++;
-    unsubscribe();
+    unfollow();
     window.clearTimeout(pause);
     running?.stop();
   };

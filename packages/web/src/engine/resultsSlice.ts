@@ -44,12 +44,26 @@ const withResults = (state: Results, unit: string, change: Partial<UnitResults>)
   byUnit: { ...state.byUnit, [unit]: { ...(state.byUnit[unit] ?? NO_RESULTS), ...change } },
 });
 
+/** What the engine sends is a copy: a feed that is as it was stays the same object, so that its fields are not drawn anew. */
+function keptFeeds(before: CaseResults['feeds'], now: CaseResults['feeds']): CaseResults['feeds'] {
+  return Object.fromEntries(
+    Object.entries(now).map(([inlet, feed]) => {
+      const was = before[inlet];
+      return [inlet, was?.inputHash === feed.inputHash && was.outcome.state === 'solved' ? was : feed];
+    }),
+  );
+}
+
 const resultsSlice = createSlice({
   name: 'results',
   initialState,
   reducers: {
-    caseSolved(state, { payload: { unit, ...solved } }: Of<{ results: CaseResults; milliseconds: number }>) {
-      return { ...withResults(state, unit, { solved, whole: null }), failure: null };
+    caseSolved(state, { payload: { unit, results, milliseconds } }: Of<{ results: CaseResults; milliseconds: number }>) {
+      const feeds = keptFeeds(state.byUnit[unit]?.solved?.results.feeds ?? {}, results.feeds);
+      return {
+        ...withResults(state, unit, { solved: { results: { ...results, feeds }, milliseconds }, whole: null }),
+        failure: null,
+      };
     },
     drumSolved(state, { payload: { unit, ...drum } }: Of<{ result: DrumResult; milliseconds: number }>) {
       return { ...withResults(state, unit, { drum, whole: null }), failure: null };

@@ -18,7 +18,7 @@ function engines(first = 1) {
     const engine = {
       solve: (document: CaseDocument) => {
         asked.push(`${number} solve ${document.notes}`);
-        return Promise.resolve({ results: { absorption: {} }, milliseconds: 1 });
+        return Promise.resolve({ results: { absorption: {}, feeds: {} }, milliseconds: 1 });
       },
       ladder: (document: CaseDocument, _: string, longest: number) => {
         asked.push(`${number} ladder ${document.notes} ${longest}`);

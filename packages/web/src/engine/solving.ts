@@ -1,6 +1,7 @@
 /** Keeps the results up with the document: one request at a time, and of those that wait only the newest. */
 import { inputHashes, upstreamOf } from '@keen-ladder/core';
 import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
+import { afterEveryAction } from '../store/store.ts';
 import type { AppStore } from '../store/store.ts';
 import { startEngine } from './engines.ts';
 import type { RunningEngine } from './engines.ts';
@@ -35,9 +36,9 @@ interface Looked {
 export function followDocument(store: AppStore, start: (store: AppStore) => RunningEngine = startTold): () => void {
   const follower = new Follower(store, start);
   follower.look();
-  const unsubscribe = store.subscribe(() => follower.look());
+  const unfollow = afterEveryAction(store, () => follower.look());
   return () => {
-    unsubscribe();
+    unfollow();
     follower.end();
   };
 }

@@ -10,6 +10,8 @@ import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectLastBalanceStanding } from '../stops/standing.ts';
 
+const CONDENSERS: ColumnUnit['condenser'][] = ['total', 'partial', 'mixed'];
+
 export function EstimateFields({ column }: { column: ColumnUnit }) {
   const dispatch = useAppDispatch();
   const path = `units.${column.id}.estimate`;
@@ -54,7 +56,7 @@ export function EstimateFields({ column }: { column: ColumnUnit }) {
       </section>
       <section>
         <h2>Column</h2>
-        <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial', 'mixed']} />
+        <CondenserField column={column.id} condenser={column.condenser} kinds={CONDENSERS} />
         {column.condenser === 'mixed' && (
           <QuantityField
             label="Vapour in the distillate"

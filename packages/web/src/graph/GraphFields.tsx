@@ -28,6 +28,9 @@ const tasks = [
   { value: 'rating' as const, label: 'split of given stages' },
 ];
 
+/** A mixed one has no place on the drawing. */
+const CONDENSERS: ColumnUnit['condenser'][] = ['total', 'partial'];
+
 /** Each part stands by itself: while one number is dragged, the others are not drawn anew. */
 export function GraphFields() {
   const column = useAppSelector(selectColumn);
@@ -61,7 +64,7 @@ export function GraphFields() {
         <PressureField column={column.id} end="top" pressure={column.pressure.top} label="Pressure at the top" />
         <PressureField column={column.id} end="bottom" pressure={column.pressure.bottom} label="Pressure at the bottom" />
         {!isRating && <GraphReflux column={column.id} reflux={column.graph.reflux} />}
-        <CondenserField column={column.id} condenser={column.condenser} kinds={['total', 'partial']} />
+        <CondenserField column={column.id} condenser={column.condenser} kinds={CONDENSERS} />
         {column.condenser === 'total' && <SubcoolingField column={column.id} subcooling={column.subcooling} />}
         <BottomField column={column.id} bottom={column.bottom} />
         {!isRating && <StageFields column={column} inlets={inlets} mayBeBest />}

@@ -1,6 +1,8 @@
 /** The Graph stop: inputs left, drawing in the middle, what it says in the margin. */
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import type { RootState } from '../store/store.ts';
 import { selectColumn, selectComponents, selectDocument, selectInlets } from '../document/selectors.ts';
 import { SaveChart } from '../charts/SaveChart.tsx';
 import { useElementSize } from '../charts/useElementSize.ts';
@@ -103,19 +105,17 @@ function EmptySheet({ chosen, isSolving }: { chosen: number; isSolving: boolean 
   return <p className="empty-sheet">{sentence}</p>;
 }
 
-function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
+const SaveMenu = memo(function SaveMenu({ svg }: { svg: React.RefObject<SVGSVGElement | null> }) {
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
-  const result = useAppSelector(selectGraphResult);
-  const display = useAppSelector(selectDisplay);
-  const site = useAppSelector(selectSite);
+  const store = useStore<RootState>();
+  // Read when a table is asked for: the menu is not drawn anew while a point is dragged.
+  const rows = () => {
+    const state = store.getState();
+    return stageRows(selectGraphResult(state)?.basis?.stages ?? [], selectDisplay(state), selectSite(state));
+  };
   return (
     <div className="save-menu">
-      <SaveChart
-        drawing={svg}
-        name={`${caseName} – graph`}
-        rows={() => stageRows(result?.basis?.stages ?? [], display, site)}
-        table="Stages as CSV"
-      />
+      <SaveChart drawing={svg} name={`${caseName} – graph`} rows={rows} table="Stages as CSV" />
     </div>
   );
-}
+});

@@ -6,6 +6,7 @@ import type { CaseDocument, OpenCase } from '@keen-ladder/schema';
 import isEqual from 'fast-deep-equal';
 import { ActionCreators } from 'redux-undo';
 import { api, ApiError } from '../api/client.ts';
+import { afterEveryAction } from '../store/store.ts';
 import type { AppStore } from '../store/store.ts';
 import { caseOpened, documentReplaced } from '../document/documentSlice.ts';
 import { resultsCleared } from '../engine/resultsSlice.ts';
@@ -145,7 +146,7 @@ export function createSaver(store: AppStore, drafts: Drafts): Saver {
     return standing.current;
   }
 
-  store.subscribe(look);
+  afterEveryAction(store, look);
   // The page goes: what was to be kept in a moment is kept now.
   window.addEventListener('pagehide', () => {
     if (keepTimer !== undefined) keepNow();

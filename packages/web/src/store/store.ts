@@ -1,4 +1,4 @@
-import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { addListener, combineReducers, configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
 import type { UnknownAction } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import undoable, { excludeAction } from 'redux-undo';
@@ -37,13 +37,19 @@ export function createStore() {
       defaults({
         serializableCheck: { ignoredPaths: ['results', 'document'], ignoredActionPaths: ['payload', 'meta'] },
         immutableCheck: { ignoredPaths: ['results', 'document'] },
-      }).concat(queries.middleware),
+      })
+        .prepend(createListenerMiddleware().middleware)
+        .concat(queries.middleware),
   });
 }
 
 export type AppStore = ReturnType<typeof createStore>;
 export type RootState = ReturnType<AppStore['getState']>;
 export type AppDispatch = AppStore['dispatch'];
+
+/** Calls back after every action until the returned function is called; `subscribe` hears of what a gesture does only with the next frame. */
+export const afterEveryAction = (store: AppStore, look: () => void): (() => void) =>
+  store.dispatch(addListener({ predicate: () => true, effect: look }));
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -10,6 +10,7 @@ import { open, outOfReach, passOn, solved } from '../../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
 import { extrapolations } from '../../mixture/index.ts';
+import { pressureOf } from './pressure.ts';
 import { statePoint } from '../streams/feed.ts';
 import type { FeedFacts, Leaving } from '../streams/feed.ts';
 import { connectionPoints } from '../ports.ts';
@@ -72,10 +73,6 @@ export function solveDrum(
   if (!isFinite) return outOfReach({ code: 'not-finite', what: 'state of the drum' });
   return solved(facts, undefined, [...extrapolations(model.value, facts.T), ...partingOf(model.value, facts)]);
 }
-
-/** Pa, where it is one of the two things known; at it enters what is said to come at the unit's pressure. */
-export const pressureOf = ({ known }: DrumUnit): number | undefined =>
-  known.find(({ by, value }) => by === 'pressure' && value !== null && value > 0)?.value ?? undefined;
 
 /** What leaves as one liquid may be two. */
 function partingOf(model: ThermoModel, { T, P, outlets: { liquid } }: DrumFacts): Warning[] {

@@ -1,0 +1,51 @@
+/** How each kind of unit is solved, a row each, and what then leaves it: what streams between units need. Stops that a kind has besides are its own. */
+import type { CaseDocument, ColumnUnit, DrumUnit, Unit, UnitKind } from '@keen-ladder/schema';
+import { passOn } from '../numerics/index.ts';
+import type { Outcome } from '../numerics/index.ts';
+import type { ThermoModel } from '../thermo/index.ts';
+import { balanceOf } from './column/balance.ts';
+import type { LadderFacts } from './column/ladder/facts.ts';
+import { solveLadder } from './column/ladder/ladder.ts';
+import { solveDrum } from './drum/drum.ts';
+import type { DrumFacts } from './drum/drum.ts';
+import type { FeedFacts, Leaving } from './streams/feed.ts';
+
+/** What a unit's answer stands on: the model, and what enters by each inlet, in the order of the connections. */
+export interface Around {
+  model: Outcome<ThermoModel>;
+  feeds: readonly Outcome<FeedFacts>[];
+}
+
+/** What leaves, by outlet. */
+export type Sent = Leaving & { id: string };
+
+interface Solving<U extends Unit, F> {
+  /** From nothing, so that the numbers follow from the document alone. */
+  solve: (document: CaseDocument, unit: U, around: Around, isOver?: () => boolean) => Outcome<F>;
+  sends: (facts: F) => Sent[];
+}
+
+const column: Solving<ColumnUnit, LadderFacts> = {
+  solve: (document, unit, around, isOver) => {
+    const balance = balanceOf(document, unit, around.feeds, around.model);
+    return solveLadder(document, unit, { ...around, balance }, undefined, undefined, isOver);
+  },
+  sends: ({ products }) => products,
+};
+
+const drum: Solving<DrumUnit, DrumFacts> = {
+  solve: solveDrum,
+  sends: ({ outlets }) => Object.entries(outlets).map(([id, sent]) => ({ id, ...sent })),
+};
+
+const SOLVING = { column, drum } satisfies Record<UnitKind, unknown>;
+
+/** The row of a unit's own kind. */
+const solvingOf = (unit: { kind: UnitKind }) => SOLVING[unit.kind] as unknown as Solving<Unit, unknown>;
+
+/** What a unit sends, by outlet, solved from nothing. */
+export function sentBy(document: CaseDocument, unit: Unit, around: Around, isOver?: () => boolean): Outcome<Sent[]> {
+  const { solve, sends } = solvingOf(unit);
+  const outcome = solve(document, unit, around, isOver);
+  return outcome.state === 'solved' ? { ...outcome, value: sends(outcome.value) } : passOn(outcome);
+}
