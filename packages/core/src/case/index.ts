@@ -6,3 +6,4 @@ export type { InputHashes } from './hashes.ts';
 export type { FeedResult } from './upstream.ts';
 export { createCaseSolver } from './solver.ts';
 export type { CaseResults, CaseSolver, DrumResult, LimitsResult, SlopesResult } from './solver.ts';
+export * from './addresses/index.ts';

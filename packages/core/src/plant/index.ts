@@ -8,6 +8,13 @@ export { newUnit, outletsOf, UNIT_KINDS, unitPressure } from './kinds.ts';
 export type { Outlet } from './kinds.ts';
 export { sentBy } from './solve.ts';
 export type { Around, Sent } from './solve.ts';
+export { row } from './entryRow.ts';
+export type { About, EntryMeasure, EntryRow } from './entryRow.ts';
+export { STREAM_ENTRIES } from './streams/entries.ts';
+export { DRUM_ENTRIES } from './drum/entries.ts';
+export { COLUMN_ENTRIES } from './column/entries.ts';
+export { feedReadings } from './reading.ts';
+export type { Reading } from './reading.ts';
 export { hashOf } from './hash.ts';
 export { createKeeper } from './keeper.ts';
 export type { Keeper } from './keeper.ts';
@@ -20,6 +27,7 @@ export type { FeedFacts, FeedPhase, FeedSurroundings, Leaving } from './streams/
 export { newDrum } from './drum/begin.ts';
 export { solveDrum } from './drum/drum.ts';
 export type { DrumFacts, DrumOutlet } from './drum/drum.ts';
+export { drumReadings } from './drum/readings.ts';
 export { drumRows } from './drum/tables.ts';
 
 export * from './column/index.ts';

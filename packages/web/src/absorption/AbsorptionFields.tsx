@@ -41,7 +41,6 @@ export function AbsorptionFields({ column }: { column: ColumnUnit }) {
           label="Tray efficiency"
           path={`units.${column.id}.absorption.efficiency`}
           value={column.absorption.efficiency === null ? null : { si: column.absorption.efficiency, dimension: 'ratio' }}
-          dimensions={['ratio']}
           step={0.01}
           placeholder="equilibrium stages"
           note="overall"
@@ -115,7 +114,6 @@ function Task({ column, set }: PartProps) {
           label="Stages"
           path={`${path}.stages`}
           value={stages === null ? null : { si: stages, dimension: 'ratio' }}
-          dimensions={['ratio']}
           step={1}
           note="with the flows as the streams have them"
           onChange={(value, gesture) => set({ stages: value?.si ?? null }, gesture)}
@@ -138,7 +136,6 @@ function Recovery({ column, set }: PartProps) {
         label="Part that passes"
         path={`units.${column.id}.absorption.recovery`}
         value={part(recovery)}
-        dimensions={['ratio']}
         step={0.001}
         range={[0, 1]}
         note={`of the ${name} that comes in`}
@@ -184,7 +181,6 @@ function FlowFields({ column, set }: PartProps) {
             label="Times the least"
             path={`units.${column.id}.absorption.flow`}
             value={{ si: flow.value, dimension: 'ratio' }}
-            dimensions={['ratio']}
             step={0.05}
             note={drawing === undefined ? undefined : `${show(drawing.flow, 'molarFlow')}; ${least ?? ''}`}
             onChange={(value, gesture) => {

@@ -46,7 +46,6 @@ export const PressureField = memo(function PressureField({ column, end, pressure
       label={label}
       path={`units.${column}.pressure.${end}`}
       value={pressure === null ? null : { si: pressure, dimension: 'pressure' }}
-      dimensions={['pressure']}
       step={0.05}
       {...(end === 'bottom' ? { placeholder: 'as at the top' } : {})}
       onChange={(value, gesture) => dispatch(pressureSet({ column, end, pressure: value?.si ?? null }, gesture))}
@@ -77,7 +76,6 @@ export const SubcoolingField = memo(function SubcoolingField({ column, subcoolin
       label="Subcooling"
       path={`units.${column}.subcooling`}
       value={{ si: subcooling, dimension: 'temperatureDifference' }}
-      dimensions={['temperatureDifference']}
       step={1}
       note="of the reflux, below its bubble point"
       onChange={(value, gesture) => dispatch(columnSet({ column, change: { subcooling: value?.si ?? 0 } }, gesture))}

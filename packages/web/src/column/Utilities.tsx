@@ -45,7 +45,6 @@ function Level({ label, path, level, onChange }: LevelProps) {
         label={label}
         path={`${path}.temperature`}
         value={{ si: level.temperature, dimension: 'temperature' }}
-        dimensions={['temperature']}
         step={1}
         limits={{ from: 50, to: 1000 }}
         onChange={(value, gesture) => value !== null && onChange({ ...level, temperature: value.si }, gesture)}
@@ -54,7 +53,6 @@ function Level({ label, path, level, onChange }: LevelProps) {
         label={`${label}: approach`}
         path={`${path}.approach`}
         value={{ si: level.approach, dimension: 'temperatureDifference' }}
-        dimensions={['temperatureDifference']}
         step={1}
         limits={{ from: 0, to: 200 }}
         onChange={(value, gesture) => value !== null && onChange({ ...level, approach: value.si }, gesture)}

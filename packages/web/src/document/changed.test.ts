@@ -17,21 +17,21 @@ type Action = Parameters<ReturnType<typeof createStore>['dispatch']>[0];
 const STEPS: [Action, string, string][] = [
   [slice.amountSet({ stream: 'feed', amount: { value: 3, basis: 'mass' } }), 'flow of Mixed alkanes', 'streams.feed.amount'],
   [slice.streamRenamed({ stream: 'feed', name: 'Crude' }), 'name of ', 'streams.feed.name'],
-  [slice.pressureSet({ column: 'column', end: 'top', pressure: 2e5 }), 'pressure of the column', 'units.column.pressure'],
+  [slice.pressureSet({ column: 'column', end: 'top', pressure: 2e5 }), 'pressure at the top', 'units.column.pressure'],
   [slice.refluxSet({ column: 'column', reflux: { kind: 'ratio', value: 9 } }), 'reflux of the graph', 'units.column.graph.reflux'],
   [slice.estimateSet({ column: 'column', change: { fit: 'eduljee' } }), 'curve of the estimate', 'units.column.estimate.fit'],
   [slice.sheetCleared({ column: 'column' }), 'numbers of the balance sheet', 'units.column.balance'],
   [slice.ladderStagesSet({ column: 'column', stages: 20 }), 'rungs of the ladder', 'units.column.ladder.stages'],
   [
     slice.rungChosen({ column: 'column', of: 'feed', id: 'feed', stage: 5 }),
-    'feed rung of the ladder',
+    'rung of Mixed alkanes',
     'units.column.ladder.feeds.feed',
   ],
   [slice.targetRemoved({ column: 'column', target: 'reflux' }), 'target: reflux ratio', 'units.column.ladder.targets.reflux'],
   [slice.unitsChosen({ pressure: 'psi' }), 'units', 'display.pressure'],
-  [slice.siteSet({ barometricPressure: 9e4 }), 'conditions of the site', 'site.barometricPressure'],
+  [slice.siteSet({ barometricPressure: 9e4 }), 'barometric pressure of the site', 'site.barometricPressure'],
   [slice.notesWritten('new'), 'notes', 'notes'],
-  [slice.drawRemoved({ column: 'column', draw: 'draw' }), 'side draws', 'units.column.draws'],
+  [slice.drawRemoved({ column: 'column', draw: 'draw' }), 'side draw', 'units.column.draws'],
 ];
 
 test.each(STEPS)('%o is told as what it changed and where', (action, what, path) => {

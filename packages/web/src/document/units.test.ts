@@ -63,7 +63,7 @@ describe('a unit', () => {
     const before = document();
     for (const name of ['L', 'Le', 'Let']) store.dispatch(unitRenamed({ unit: 'drum', name }, 'unit-name-drum'));
     expect(store.getState().document.past).toHaveLength(1);
-    expect(changed(before, document())?.what).toBe('name of the drum');
+    expect(changed(before, document())?.what).toBe('name of the drum (Let)');
     store.dispatch(ActionCreators.undo());
     store.dispatch(drumKnownSet({ drum: 'drum', place: 0, known: { by: 'pressure', value: 2e5 } }));
     expect(changed(before, document())?.what).toBe('what is known of the drum');

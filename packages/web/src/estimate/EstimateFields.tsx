@@ -38,7 +38,6 @@ export function EstimateFields({ column }: { column: ColumnUnit }) {
             label="Equilibrium stages"
             path={`${path}.stages`}
             value={estimate.stages === null ? null : { si: estimate.stages, dimension: 'ratio' }}
-            dimensions={['ratio']}
             step={1}
             note={column.condenser === 'total' ? 'reboiler included' : 'condenser and reboiler included'}
             onChange={(value, gesture) => set({ stages: value?.si ?? null }, gesture)}
@@ -62,7 +61,6 @@ export function EstimateFields({ column }: { column: ColumnUnit }) {
             label="Vapour in the distillate"
             path={`units.${column.id}.vapourShare`}
             value={column.vapourShare === null ? null : { si: column.vapourShare, dimension: 'ratio' }}
-            dimensions={['ratio']}
             step={0.01}
             note="mol of vapour per mol of distillate"
             onChange={(value, gesture) => dispatch(vapourShareSet({ column: column.id, share: value?.si ?? null }, gesture))}
@@ -74,7 +72,6 @@ export function EstimateFields({ column }: { column: ColumnUnit }) {
           label="Tray efficiency"
           path={`${path}.efficiency`}
           value={estimate.efficiency === null ? null : { si: estimate.efficiency, dimension: 'ratio' }}
-          dimensions={['ratio']}
           step={0.01}
           placeholder="by O’Connell"
           onChange={(value, gesture) => set({ efficiency: value?.si ?? null }, gesture)}

@@ -1,11 +1,12 @@
 /** A number field for a quantity in one of several dimensions; what is typed in any unit of theirs is taken, and shown in the case's. */
-import { findUnit, formatEntered, fromSI, parseQuantity, shownUnit, toSI } from '@keen-ladder/core';
+import { enteredAt, findUnit, formatEntered, fromSI, parseQuantity, shownUnit, toSI } from '@keen-ladder/core';
 import type { Dimension, Unit } from '@keen-ladder/core';
+import type { CaseDocument } from '@keen-ladder/schema';
 import { Slider } from 'antd';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { useAppSelector } from '../store/store.ts';
-import { selectDisplay, selectSite } from '../document/selectors.ts';
+import { selectDisplay, selectDocument, selectSite } from '../document/selectors.ts';
 import { Field } from './Field.tsx';
 import { useGesture } from './gesture.ts';
 import { NumberInput } from './NumberInput.tsx';
@@ -17,8 +18,8 @@ interface Props {
   path: string;
   /** SI, with the dimension that says what it is; null when not set. */
   value: { si: number; dimension: Dimension } | null;
-  /** What the field takes; the first is meant when nothing is set yet. */
-  dimensions: [Dimension, ...Dimension[]];
+  /** What the field takes; the first is meant when nothing is set yet. Left out where its address says it. */
+  dimensions?: [Dimension, ...Dimension[]];
   /** One press of an arrow key, in the unit shown. */
   step: number;
   /** A slider beneath, over this range in the unit shown. */
@@ -31,11 +32,13 @@ interface Props {
 }
 
 export function QuantityField({ label, path, value, dimensions, step, range, limits, note, placeholder, onChange }: Props) {
+  const addressed = useAppSelector((state) => (dimensions === undefined ? dimensionOf(selectDocument(state), path) : 'ratio'));
+  const taken = dimensions ?? [addressed];
   const site = useAppSelector(selectSite);
   const display = useAppSelector(selectDisplay);
   const [error, setError] = useState<string | undefined>(undefined);
   const slide = useGesture();
-  const dimension = value?.dimension ?? dimensions[0];
+  const dimension = value?.dimension ?? taken[0];
   const unit: Unit = findUnit(dimension, shownUnit(display, dimension));
   const shownValue = value === null ? undefined : tidy(fromSI(value.si, unit, site));
 
@@ -44,7 +47,7 @@ export function QuantityField({ label, path, value, dimensions, step, range, lim
       onChange(null, gesture);
       return { ok: true } as const;
     }
-    const parsed = parseQuantity(text, dimensions, unit, site);
+    const parsed = parseQuantity(text, taken, unit, site);
     if (!parsed.ok) return unread(parsed.problem);
     if (limits !== undefined && !(parsed.value.value >= limits.from && parsed.value.value <= limits.to))
       return beyond(limits, unit);
@@ -94,6 +97,13 @@ export function QuantityField({ label, path, value, dimensions, step, range, lim
       )}
     </Field>
   );
+}
+
+/** @throws RangeError for an address at which no number is entered: our mistake, never the user's */
+function dimensionOf(document: CaseDocument, address: string): Dimension {
+  const measure = enteredAt(document, address)?.measure;
+  if (measure === undefined || measure === 'choice' || measure === 'group') throw new RangeError(`no number at ${address}`);
+  return measure === 'count' ? 'ratio' : measure;
 }
 
 /** A value that another unit makes long is shown in six figures; it stays as it is until something is typed. */

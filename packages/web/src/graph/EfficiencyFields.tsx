@@ -37,7 +37,6 @@ export const EfficiencyFields = memo(function EfficiencyFields({ column, efficie
           label="Tray efficiency"
           path={`units.${column}.graph.efficiency`}
           value={{ si: efficiency.value, dimension: 'ratio' }}
-          dimensions={['ratio']}
           step={0.01}
           onChange={(value, gesture) => set(value === null ? null : { ...efficiency, value: value.si }, gesture)}
         />

@@ -42,7 +42,6 @@ export function StagesField({ column }: Props) {
       label="Stages"
       path={`units.${column.id}.graph.rating.stages`}
       value={rating.stages === null ? null : { si: rating.stages, dimension: 'ratio' }}
-      dimensions={['ratio']}
       step={1}
       note={`${countedWords(column)}${follows}`}
       onChange={(value, gesture) =>

@@ -26,7 +26,6 @@ export function Efficiencies({ column, ladder }: { column: ColumnUnit; ladder: L
             label={`Efficiency, ${name}`}
             path={`${path}.${of}.${key}`}
             value={{ si: efficiency[of][key] ?? 1, dimension: 'ratio' }}
-            dimensions={['ratio']}
             step={0.05}
             onChange={(value, gesture) => set({ [of]: { ...efficiency[of], [key]: value?.si ?? 1 } }, gesture)}
           />
@@ -46,7 +45,6 @@ export function Efficiencies({ column, ladder }: { column: ColumnUnit; ladder: L
         label="Tray efficiency"
         path={`${path}.all`}
         value={{ si: efficiency.all, dimension: 'ratio' }}
-        dimensions={['ratio']}
         step={0.05}
         note="Murphree’s, of the vapour"
         onChange={(value, gesture) => set({ all: value?.si ?? 1 }, gesture)}

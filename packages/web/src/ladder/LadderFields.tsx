@@ -124,7 +124,6 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
         label="Heat loss"
         path={`${path}.heatLoss`}
         value={{ si: ladder.heatLoss, dimension: 'power' }}
-        dimensions={['power']}
         step={1}
         note="of all trays together"
         onChange={(value, gesture) => set({ heatLoss: value?.si ?? 0 }, gesture)}

@@ -46,7 +46,6 @@ export function PressureFields({ column, ladder }: { column: ColumnUnit; ladder:
           label="Top pressure"
           path={`${path}.top`}
           value={pressure.top === null ? null : { si: pressure.top, dimension: 'pressure' }}
-          dimensions={['pressure']}
           step={0.05}
           onChange={(value, gesture) => set({ ...pressure, top: value?.si ?? null }, gesture)}
         />
@@ -56,7 +55,6 @@ export function PressureFields({ column, ladder }: { column: ColumnUnit; ladder:
           label="Bottom pressure"
           path={`${path}.bottom`}
           value={pressure.bottom === null ? null : { si: pressure.bottom, dimension: 'pressure' }}
-          dimensions={['pressure']}
           step={0.05}
           placeholder="as at the top"
           onChange={(value, gesture) => set({ ...pressure, bottom: value?.si ?? null }, gesture)}
@@ -68,7 +66,6 @@ export function PressureFields({ column, ladder }: { column: ColumnUnit; ladder:
             label="Condenser drop"
             path={`${path}.condenserDrop`}
             value={{ si: pressure.condenserDrop, dimension: 'pressureDrop' }}
-            dimensions={['pressureDrop']}
             step={1}
             onChange={(value, gesture) => set({ ...pressure, condenserDrop: value?.si ?? 0 }, gesture)}
           />
@@ -76,7 +73,6 @@ export function PressureFields({ column, ladder }: { column: ColumnUnit; ladder:
             label="Drop per stage"
             path={`${path}.stageDrop`}
             value={{ si: pressure.stageDrop, dimension: 'pressureDrop' }}
-            dimensions={['pressureDrop']}
             step={0.5}
             onChange={(value, gesture) => set({ ...pressure, stageDrop: value?.si ?? 0 }, gesture)}
           />

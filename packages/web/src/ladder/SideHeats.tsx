@@ -18,9 +18,8 @@ export function SideHeats({ column, ladder }: { column: ColumnUnit; ladder: Ladd
         <div key={stage} className="side-heat">
           <QuantityField
             label={`Heat on rung ${stage}`}
-            path={`${path}.${k}`}
+            path={`${path}.${k}.duty`}
             value={{ si: duty, dimension: 'power' }}
-            dimensions={['power']}
             step={10}
             onChange={(value, gesture) =>
               set(

@@ -33,3 +33,6 @@ export { limitSentences } from './ladder/limitWords.ts';
 export { ladderSlopes } from './ladder/slopes.ts';
 export type { SlopeInput, SlopesFacts } from './ladder/slopes.ts';
 export { changeOf, feedStageRows, productRows, slopeRows, stageRows } from './ladder/tables.ts';
+export { absorptionReadings, balanceReadings, estimateReadings, graphReadings } from './readings.ts';
+export { quantityAddress } from './ladder/quantityAddress.ts';
+export { ladderReadings } from './ladder/readings.ts';
