@@ -109,3 +109,23 @@ test('a name does not command the terminal it is printed on', () => {
   expect(status).toBe(0);
   for (const character of ['\u0007', '\u001b']) expect(stdout).not.toContain(character);
 });
+
+test('numbers are entered and read by their addresses', () => {
+  const { name, document } = alcohols();
+  const file = writeCaseFile(name, document);
+  const read = ['--read', 'column/ladder/reflux-ratio', '--read', 'column/ladder/duty/reboiler'];
+  const before = solve(file, ...read);
+  expect(before.status, before.stderr).toBe(0);
+  expect(before.stdout.split('\n')[0]).toBe('column/ladder/reflux-ratio = 1.200 (reflux ratio)');
+  const after = solve(file, '--set', 'units.column.ladder.targets.reflux=2.4', ...read);
+  expect(after.stdout.split('\n')[0]).toBe('column/ladder/reflux-ratio = 2.400 (reflux ratio)');
+  const duty = (out: string): number => Number(/reboiler = ([\d.]+) kW/.exec(out)?.[1]);
+  expect(duty(after.stdout)).toBeGreaterThan(1.3 * duty(before.stdout));
+  const listed = solve(file, '--addresses');
+  expect(listed.stdout).toContain('units.column.ladder.stages = 28.00 (rungs of the ladder)');
+  expect(listed.stdout).toContain('column/estimate/stages/fewest');
+  const wrong = solve(file, '--set', 'units.column.height=3');
+  expect(wrong.status).toBe(4);
+  expect(wrong.stderr).toContain('Nothing can be entered at “units.column.height”');
+  expect(solve(file, '--read', 'column/ladder/height').status).toBe(4);
+});

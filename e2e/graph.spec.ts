@@ -197,7 +197,7 @@ test('undo says what it took back, and shows it; on paper the page has its head 
   await page.locator('.stop', { hasText: 'Estimate' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   const said = page.locator('.ant-message');
-  await expect(said).toContainText('Taken back: Numbers of the balance sheet');
+  await expect(said).toContainText('Taken back: Mole fraction of acetone in the bottoms');
   await said.getByRole('button', { name: 'Show it' }).click();
   await expect(page.getByRole('grid', { name: 'Balance sheet' })).toBeVisible();
   await page.locator('.stop', { hasText: 'Graph' }).click();

@@ -10,5 +10,6 @@ export { CaseDocument, SCHEMA_VERSION } from './document.ts';
 export { CaseFile, CaseName, readCaseFile, readStoredDocument, sentence, writeCaseFile } from './file.ts';
 export type { ReadCase, ReadResult } from './file.ts';
 export * from './api.ts';
+export { NumberAt, NumbersAsked, NumbersReply } from './numbers.ts';
 export { DrumNumbers, LadderNumbers, ResultFile } from './result.ts';
 export { csvOf } from './csv.ts';

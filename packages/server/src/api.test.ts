@@ -14,7 +14,8 @@ import { throwawayCluster } from '../../../scripts/database.mjs';
 import { createApp } from './app.ts';
 import { connect, migrate } from './database/connect.ts';
 import { loadDemo } from './demo.ts';
-import { keepFigures, thread } from './figures/keeper.ts';
+import { figuresThread, keepFigures } from './figures/keeper.ts';
+import { numbersThread } from './numbers/routes.ts';
 import { readSettings } from './settings.ts';
 import { shaped, startApi } from './testing/api.ts';
 import type { Api } from './testing/api.ts';
@@ -173,7 +174,8 @@ describe('the server', () => {
     const server = createApp({
       db,
       log,
-      figures: keepFigures(db, log, thread()),
+      figures: keepFigures(db, log, figuresThread()),
+      numbers: numbersThread(),
       siteFolder: '/nowhere',
       names: new Set(['127.0.0.1']),
       rate: 1e6,

@@ -10,6 +10,8 @@ import { databankRoutes } from './databank/routes.ts';
 import type { Tables } from './database/tables.ts';
 import type { FiguresKeeper } from './figures/keeper.ts';
 import { limitedRate, onlyOwnPage, onlyServedNames } from './guard.ts';
+import { numberRoutes } from './numbers/routes.ts';
+import type { NumbersThread } from './numbers/routes.ts';
 import { notFound, problemReplies } from './problems.ts';
 import { projectRoutes } from './projects/routes.ts';
 
@@ -20,6 +22,7 @@ export interface AppParts {
   db: Kysely<Tables>;
   log: Logger;
   figures: FiguresKeeper;
+  numbers: NumbersThread;
   /** Where the built page is. */
   siteFolder: string;
   /** Names that the server answers under, in lower case. */
@@ -29,7 +32,7 @@ export interface AppParts {
 }
 
 /** The application's HTTP face: the API under /api, and the built page everywhere else. */
-export function createApp({ db, log, figures, siteFolder, names, rate }: AppParts): Express {
+export function createApp({ db, log, figures, numbers, siteFolder, names, rate }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, customLogLevel: () => 'debug' }));
@@ -41,7 +44,7 @@ export function createApp({ db, log, figures, siteFolder, names, rate }: AppPart
     await db.selectFrom('marks').select('name').limit(1).execute();
     res.json({ state: 'ready' });
   });
-  api.use(projectRoutes(db), caseRoutes(db, figures.wake), databankRoutes(), notFound);
+  api.use(projectRoutes(db), caseRoutes(db, figures.wake), numberRoutes(db, numbers), databankRoutes(), notFound);
   app.use('/api', api);
   if (existsSync(siteFolder)) app.use(site(siteFolder));
   app.use(notFound);

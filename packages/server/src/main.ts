@@ -8,8 +8,9 @@ import { ZodError } from 'zod';
 import { createApp } from './app.ts';
 import { connect, migrate } from './database/connect.ts';
 import { loadDemo } from './demo.ts';
-import { keepFigures, thread } from './figures/keeper.ts';
+import { figuresThread, keepFigures } from './figures/keeper.ts';
 import { servedNames } from './guard.ts';
+import { numbersThread } from './numbers/routes.ts';
 import { isLoopback, readSettings } from './settings.ts';
 import type { Settings } from './settings.ts';
 
@@ -25,11 +26,14 @@ const db = connect(settings.DATABASE_URL, log);
 await migrate(db);
 await loadDemo(db, settings.KEEN_DEMO);
 
-const figures = keepFigures(db, log, thread());
+const figures = keepFigures(db, log, figuresThread());
 figures.wake();
+const numbers = numbersThread();
 
 const siteFolder = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist');
-const server = createServer(createApp({ db, log, figures, siteFolder, names: servedNames(settings), rate: settings.KEEN_RATE }));
+const server = createServer(
+  createApp({ db, log, figures, numbers, siteFolder, names: servedNames(settings), rate: settings.KEEN_RATE }),
+);
 const { port } = await listen(settings.PORT);
 const address = `http://${settings.HOST === '127.0.0.1' ? 'localhost' : settings.HOST}:${port}`;
 log.info({ address }, 'serving');
@@ -63,6 +67,7 @@ async function stop(): Promise<void> {
     server.closeAllConnections();
   }, 2000).unref();
   await figures.close();
+  await numbers.close();
   await db.destroy();
   process.exit();
 }

@@ -29,6 +29,7 @@ const TITLES: Record<number, string> = {
   429: 'Too many at once',
   500: 'Our mistake',
   503: 'The database is away',
+  504: 'Not in time',
 };
 
 export const notFound: RequestHandler = (req, _res, next) => {

@@ -18,6 +18,7 @@ export type { Reading } from './reading.ts';
 export { hashOf } from './hash.ts';
 export { createKeeper } from './keeper.ts';
 export type { Keeper } from './keeper.ts';
+export { makeNumber } from './tableNumbers.ts';
 export type { TableRows, TableUnits } from './tableNumbers.ts';
 
 export { isFlowBasis, rebased } from './streams/composition.ts';

@@ -15,7 +15,8 @@ import type { Kysely } from 'kysely';
 import { moveTo, rename } from '../database/named.ts';
 import type { Tables } from '../database/tables.ts';
 import { Problem } from '../problems.ts';
-import { createCase, historicDocument, listBin, listHistory, openCase, saveCase } from './queries.ts';
+import { existing, noSuchCase } from './existing.ts';
+import { createCase, historicDocument, listBin, listHistory, saveCase } from './queries.ts';
 
 /** @param onChanged told when a case was made or saved */
 export function caseRoutes(db: Kysely<Tables>, onChanged: () => void): Router {
@@ -90,18 +91,7 @@ export function caseRoutes(db: Kysely<Tables>, onChanged: () => void): Router {
   return router;
 }
 
-async function existing(db: Kysely<Tables>, params: unknown): Promise<OpenCase> {
-  const { id } = IdParams.parse(params);
-  const found = await openCase(db, id);
-  if (found === undefined) throw noSuchCase();
-  return found;
-}
-
 function inProject(created: OpenCase | undefined): OpenCase {
   if (created === undefined) throw new Problem(404, 'no-such-project', 'There is no such project; it may have been deleted.');
   return created;
-}
-
-function noSuchCase(): Problem {
-  return new Problem(404, 'no-such-case', 'There is no such case; it may have been deleted.');
 }

@@ -6,7 +6,7 @@ import { afterEach, describe, expect, test } from 'vitest';
 import { shaped, startApi } from '../testing/api.ts';
 import type { Api } from '../testing/api.ts';
 import { figuresOf } from './figures.ts';
-import { thread } from './keeper.ts';
+import { figuresThread } from './keeper.ts';
 
 let api: Api;
 afterEach(() => api.close());
@@ -72,7 +72,7 @@ describe('figures', () => {
     expect(await listed(made.id)).toMatchObject({ isCurrent: true, figures: { state: 'open', mixture: '' } });
   });
   test('that take too long are given up with their thread, and told; the next case is worked out all the same', async () => {
-    api = await startApi({ working: thread(1) });
+    api = await startApi({ working: figuresThread(1) });
     const slow = await madeCase();
     await api.figures.settled();
     expect(await listed(slow.id)).toMatchObject({ isCurrent: true, figures: { state: 'over-time', mixture: 'acetone, water' } });

@@ -6,9 +6,10 @@ import { readStoredDocument } from '@keen-ladder/schema';
 import type { CaseDocument, Figures } from '@keen-ladder/schema';
 import { sql } from 'kysely';
 import type { Kysely } from 'kysely';
-import { Piscina } from 'piscina';
 import type { Logger } from 'pino';
 import type { Tables } from '../database/tables.ts';
+import { isOverTime, startThread } from '../thread.ts';
+import type { Thread } from '../thread.ts';
 import { blankFigures } from './figures.ts';
 
 /** ms that the figures of one case may take before the thread is ended. */
@@ -24,27 +25,12 @@ export interface FiguresKeeper {
   close: () => Promise<void>;
 }
 
-/** Works out the figures of one document. @throws when it did not end within the limit, or failed */
-export type Work = (document: CaseDocument) => Promise<Figures>;
+export type FiguresThread = Thread<CaseDocument, Figures>;
 
-/** A thread that is ended, with what it does, after `longest` ms; the next document gets a new one. */
-export function thread(longest = LONGEST): { work: Work; close: () => Promise<void> } {
-  const isSource = import.meta.url.endsWith('.ts');
-  const pool = new Piscina<CaseDocument, Figures>({
-    filename: new URL(isSource ? './worker.ts' : './figures.js', import.meta.url).href,
-    execArgv: isSource ? ['--import', 'tsx'] : [],
-    minThreads: 0,
-    maxThreads: 1,
-    idleTimeout: 60_000,
-    resourceLimits: { maxOldGenerationSizeMb: 512 },
-  });
-  return {
-    work: (document) => pool.run(document, { signal: AbortSignal.timeout(longest) }),
-    close: () => pool.destroy(),
-  };
-}
+export const figuresThread = (longest = LONGEST): FiguresThread =>
+  startThread({ source: './figures/worker.ts', built: './figures.js' }, longest);
 
-export function keepFigures(db: Kysely<Tables>, log: Logger, { work, close }: ReturnType<typeof thread>): FiguresKeeper {
+export function keepFigures(db: Kysely<Tables>, log: Logger, { work, close }: FiguresThread): FiguresKeeper {
   let isAsked = false;
   const ending = new AbortController();
   const isClosed = (): boolean => ending.signal.aborted;
@@ -125,8 +111,5 @@ function rowsWaiting(db: Kysely<Tables>) {
     .limit(1)
     .execute();
 }
-
-/** The thread was ended by its time limit; anything else is a mistake of ours, and told as one. */
-const isOverTime = (error: unknown): boolean => error instanceof Error && error.name === 'AbortError';
 
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));

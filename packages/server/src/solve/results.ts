@@ -1,5 +1,6 @@
 /** A case solved whole, as the command line tells it. */
 import {
+  answersOf,
   createCaseSolver,
   drumRows,
   explain,
@@ -8,11 +9,22 @@ import {
   feedStageRows,
   limitSentences,
   productRows,
+  resultRows,
+  resultsIn,
   showIn,
   slopeRows,
   stageRows,
 } from '@keen-ladder/core';
-import type { CaseSolver, Outcome, Show, TableRows } from '@keen-ladder/core';
+import type {
+  AbsorptionFacts,
+  CaseSolver,
+  EstimateFacts,
+  LadderFacts,
+  Outcome,
+  Show,
+  StopAnswers,
+  TableRows,
+} from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, DrumUnit, ReadCase, ResultFile, Unit } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
@@ -65,34 +77,41 @@ function resultOf(solving: Solving, unit: Unit): UnitResult {
   return unit.kind === 'drum' ? drumResult(solving, unit) : columnResult(solving, unit);
 }
 
-function drumResult({ solver, document, show, names, isOver, tables }: Solving, { id, name, kind }: DrumUnit): UnitResult {
-  const { outcome } = solver.drum(document, id, isOver);
-  if (outcome.state === 'solved') tables.set(`${id}-streams`, drumRows(outcome.value, names, document));
-  return { id, name, kind, graph: null, estimate: null, ladder: null, drum: told(outcome, show) };
+/** What the stops of a unit answer, solved once, with the table of every number that comes out. */
+function answered({ solver, document, isOver, tables }: Solving, unit: Unit): StopAnswers {
+  const answers = answersOf(solver, document, unit, undefined, isOver);
+  tables.set(`${unit.id}-results`, resultRows(resultsIn(document, unit, answers), document));
+  return answers;
+}
+
+function drumResult(solving: Solving, unit: DrumUnit): UnitResult {
+  const { document, show, names, tables } = solving;
+  const { drum } = answered(solving, unit);
+  const { id, name, kind } = unit;
+  if (drum?.state === 'solved') tables.set(`${id}-streams`, drumRows(drum.value, names, document));
+  return { id, name, kind, graph: null, estimate: null, ladder: null, ...(drum === undefined ? {} : { drum: told(drum, show) }) };
 }
 
 function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
-  const { solver, document, show, isOver } = solving;
-  const { graph, absorption } = solver.solve(document, unit.id, isOver);
-  const isBinary = document.mixture.components.length <= 2;
+  const { show } = solving;
+  const { graph, estimate, factors, ladder } = answered(solving, unit);
+  const estimated = estimate ?? factors;
   return {
     id: unit.id,
     name: unit.name,
     kind: unit.kind,
-    graph: absorption === null && isBinary ? told(graph.outcome, show) : null,
-    estimate:
-      absorption === null ? told(solver.estimate(document, unit.id, isOver).outcome, show) : told(absorption.estimate, show),
+    graph: graph === undefined ? null : told(graph, show),
+    estimate: estimated === undefined ? null : told<EstimateFacts | AbsorptionFacts>(estimated, show),
     ladder: null,
-    ...(unit.ladder === null ? {} : ladderResults(solving, unit.id)),
+    ...(ladder === undefined ? {} : ladderResults(solving, unit.id, ladder)),
   };
 }
 
 /** The ladder, what was asked for besides, and their tables. */
-function ladderResults(solving: Solving, unit: string): Partial<UnitResult> {
+function ladderResults(solving: Solving, unit: string, ladder: Outcome<LadderFacts>): Partial<UnitResult> {
   const { solver, document, show, names, besides, isOver, tables } = solving;
   const { components } = document.mixture;
   const results: Partial<UnitResult> = {};
-  const ladder = solver.ladder(document, unit, isOver).outcome;
   results.ladder = told(ladder, show);
   if (ladder.state === 'solved') {
     tables.set(`${unit}-stages`, stageRows(ladder.value, document.mixture, document));

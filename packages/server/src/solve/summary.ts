@@ -1,7 +1,7 @@
 /** Results in words, and as tables for a spreadsheet. */
 import { findUnit, formatNumber, formatQuantity, shownUnit } from '@keen-ladder/core';
 import type { Dimension } from '@keen-ladder/core';
-import type { CaseDocument, ResultFile } from '@keen-ladder/schema';
+import type { CaseDocument, NumberAt, ResultFile } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
 type Stop = NonNullable<UnitResult['drum'] | UnitResult['ladder'] | UnitResult['estimate']>;
@@ -10,6 +10,15 @@ type LadderNumbers = Extract<NonNullable<UnitResult['ladder']>, { state: 'solved
 
 export function summaryOf(result: ResultFile, document: CaseDocument): string {
   return [result.name, ...result.units.flatMap((unit) => unitLines(unit, result.components, document))].map(printable).join('\n');
+}
+
+/** "column/ladder/duty/reboiler = 1234 kW (reboiler duty)" */
+export function numberLine(number: NumberAt, document: CaseDocument): string {
+  if (number.state !== 'known') return printable(`${number.address}: ${number.sentence}`);
+  const { address, name, measure, value } = number;
+  const shown =
+    value === null ? 'none' : measure === 'count' ? formatNumber(value) : shownAs(document)(value, measure as Dimension); // measures of addresses
+  return printable(`${address} = ${shown} (${name})`);
 }
 
 /** A name may hold what a terminal would obey. */

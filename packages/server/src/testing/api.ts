@@ -6,7 +6,8 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { connect, migrate } from '../database/connect.ts';
 import type { Tables } from '../database/tables.ts';
-import { keepFigures, thread } from '../figures/keeper.ts';
+import { numbersThread } from '../numbers/routes.ts';
+import { figuresThread, keepFigures } from '../figures/keeper.ts';
 import type { FiguresKeeper } from '../figures/keeper.ts';
 
 const log = pino({ level: 'silent' });
@@ -28,17 +29,18 @@ export interface Api {
 
 interface Options {
   siteFolder?: string;
-  working?: ReturnType<typeof thread>;
+  working?: ReturnType<typeof figuresThread>;
   /** Requests taken in ten seconds. */
   rate?: number;
 }
 
 /** The real application on a port of its own, with the test's database. */
-export async function startApi({ siteFolder = '/nowhere', working = thread(), rate = 1e6 }: Options = {}): Promise<Api> {
+export async function startApi({ siteFolder = '/nowhere', working = figuresThread(), rate = 1e6 }: Options = {}): Promise<Api> {
   const db = connect(inject('databaseUrl'), log);
   await migrate(db);
   const figures = keepFigures(db, log, working);
-  const server = createServer(createApp({ db, log, figures, siteFolder, names: new Set(['127.0.0.1']), rate }));
+  const numbers = numbersThread();
+  const server = createServer(createApp({ db, log, figures, numbers, siteFolder, names: new Set(['127.0.0.1']), rate }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const raw: Api['raw'] = async (method, path, text, contentType = 'application/json') => {
@@ -57,6 +59,7 @@ export async function startApi({ siteFolder = '/nowhere', working = thread(), ra
     close: async () => {
       await new Promise((resolve) => server.close(resolve));
       await figures.close();
+      await numbers.close();
       await db.destroy();
     },
   };

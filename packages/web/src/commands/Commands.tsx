@@ -6,12 +6,15 @@ import type { PropsWithChildren } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
 import { useAppSelector } from '../store/store.ts';
+import { resultsIn } from '@keen-ladder/core';
 import { useProjectsQuery } from '../api/queries.ts';
 import { useGoToField } from '../stops/useGoToField.ts';
 import { saveJson } from '../download/save.ts';
 import { useLook } from '../theme/Themed.tsx';
 import { selectUnit } from '../document/selectors.ts';
+import { selectShowQuantity } from '../document/showing.ts';
 import { addressOf } from '../stops/registry.ts';
+import { selectAnswers } from '../stops/standing.ts';
 import { foundIn } from './entries.ts';
 import { NEW_CASE_IN, RUNG } from './places.ts';
 import { useUndo } from './useUndo.tsx';
@@ -20,6 +23,8 @@ const OpenContext = createContext<(open: boolean) => void>(() => undefined);
 
 interface Entry {
   name: string;
+  /** What it is now, beside its name. */
+  now?: string;
   run: () => void;
 }
 
@@ -66,9 +71,10 @@ function CommandList({ onDone }: { onDone: () => void }) {
       <Command.Input autoFocus placeholder="Find anything" />
       <Command.List>
         <Command.Empty>Nothing of that name.</Command.Empty>
-        {entries.map(({ name, run }) => (
+        {entries.map(({ name, now, run }) => (
           <Command.Item
             key={name}
+            value={name}
             onSelect={() => {
               onDone();
               // The dialog gives the focus back first; a command may want it elsewhere.
@@ -76,6 +82,7 @@ function CommandList({ onDone }: { onDone: () => void }) {
             }}
           >
             {name}
+            {now !== undefined && <span className="quiet">{now}</span>}
           </Command.Item>
         ))}
       </Command.List>
@@ -91,6 +98,8 @@ function useEntries(): Entry[] {
   const facts = useAppSelector((state) => state.saving.facts);
   const document = useAppSelector((state) => state.document.present);
   const unit = useAppSelector(selectUnit);
+  const answers = useAppSelector(selectAnswers);
+  const show = useAppSelector(selectShowQuantity);
   const { data: list } = useProjectsQuery();
   return useMemo(() => {
     const go = (to: string) => () => void navigate(to);
@@ -111,12 +120,13 @@ function useEntries(): Entry[] {
     ];
     if (facts === null) return always;
     const base = `/cases/${facts.id}`;
+    const results = unit === undefined ? [] : resultsIn(document, unit, answers);
     return [
-      ...foundIn(document, unit).map(({ name: title, to }): Entry => {
-        if ('stop' in to) return { name: title, run: go(addressOf(facts.id, unit?.id, to.stop)) };
-        if ('unit' in to) return { name: title, run: go(`${base}/${to.unit}`) };
-        if ('path' in to) return { name: title, run: () => goToField(to.path) };
-        return { name: title, run: go(`${base}/${unit?.id ?? ''}/ladder?${RUNG}=${to.rung}`) };
+      ...foundIn(document, unit, results, show).map(({ to, ...said }): Entry => {
+        if ('stop' in to) return { ...said, run: go(addressOf(facts.id, unit?.id, to.stop)) };
+        if ('unit' in to) return { ...said, run: go(`${base}/${to.unit}`) };
+        if ('path' in to) return { ...said, run: () => goToField(to.path) };
+        return { ...said, run: go(`${base}/${unit?.id ?? ''}/ladder?${RUNG}=${to.rung}`) };
       }),
       { name: 'Undo', run: undo },
       { name: 'Redo', run: redo },
@@ -126,7 +136,7 @@ function useEntries(): Entry[] {
       },
       ...always,
     ];
-  }, [navigate, goToField, undo, redo, name, change, facts, document, unit, list]);
+  }, [navigate, goToField, undo, redo, name, change, facts, document, unit, answers, show, list]);
 }
 
 export function FindButton() {

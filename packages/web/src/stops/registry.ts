@@ -2,6 +2,7 @@
  * The stops of a case, a row each, in the order in which an engineer comes by them: the address, the name, the units that have it, how it stands, and which
  * places of the document have their field there. Router, route, search, ways to a field and the stop where a case opens all read this table.
  */
+import type { ResultStop } from '@keen-ladder/core';
 import type { CaseDocument, Unit } from '@keen-ladder/schema';
 import type { RootState } from '../store/store.ts';
 import { selectComponents } from '../document/selectors.ts';
@@ -32,6 +33,8 @@ export interface Stop {
   solvedWords: (state: RootState) => string;
   /** Places of the document that have their field here; the first stop that says so has it. */
   holds: RegExp;
+  /** Whose results it shows. */
+  shows: readonly ResultStop[];
 }
 
 const isColumn = (unit: Unit, ...services: string[]): boolean => unit.kind === 'column' && services.includes(unit.service);
@@ -55,6 +58,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectMixtureStanding,
     solvedWords: countedComponents,
     holds: /^mixture\.(?!components)/,
+    shows: [],
   },
   {
     path: 'balance',
@@ -63,6 +67,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectBalanceStanding,
     solvedWords: () => 'complete',
     holds: NO_STOP_OF_ITS_OWN,
+    shows: ['feeds', 'balance'],
   },
   {
     path: 'balance',
@@ -71,6 +76,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectBalanceStanding,
     solvedWords: () => 'complete',
     holds: NO_STOP_OF_ITS_OWN,
+    shows: ['feeds', 'balance'],
   },
   {
     path: 'drum',
@@ -79,6 +85,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectDrumStanding,
     solvedWords: inTime(selectDrumMilliseconds),
     holds: /./,
+    shows: ['feeds', 'drum'],
   },
   {
     path: 'graph',
@@ -87,6 +94,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectGraphStanding,
     solvedWords: inTime(selectMilliseconds),
     holds: /\.graph(?:\.|$)/,
+    shows: ['graph'],
   },
   {
     path: 'transfer',
@@ -95,6 +103,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectDrawingStanding,
     solvedWords: inTime(selectMilliseconds),
     holds: /\.absorption(?:\.|$)/,
+    shows: [],
   },
   {
     path: 'estimate',
@@ -103,6 +112,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectEstimateStanding,
     solvedWords: () => 'solved',
     holds: /^site\.|\.estimate(?:\.|$)/,
+    shows: ['estimate'],
   },
   {
     path: 'factors',
@@ -111,6 +121,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectFactorsStanding,
     solvedWords: () => 'solved',
     holds: /^site\./,
+    shows: ['factors'],
   },
   {
     path: 'ladder',
@@ -119,6 +130,7 @@ export const STOPS: readonly Stop[] = [
     standing: selectLadderStanding,
     solvedWords: inTime(selectLadderMilliseconds),
     holds: /\.ladder(?:\.|$)/,
+    shows: ['ladder'],
   },
 ];
 

@@ -11,6 +11,7 @@ import type {
   OpenPoint,
   Outcome,
   Reason,
+  StopAnswers,
   ThermoModel,
   Warning,
 } from '@keen-ladder/core';
@@ -156,3 +157,19 @@ export function selectFeedFacts(state: RootState, inlet: string): FeedFacts | nu
   const outcome = selectFeedOutcome(state, inlet);
   return outcome?.state === 'solved' ? outcome.value : null;
 }
+
+/** What the stops of the unit answered to the newest inputs; what is stale is left out. */
+export const selectAnswers = createSelector(
+  [selectUnitResults, selectHashes],
+  ({ solved, estimate, ladder, drum }, hashes): StopAnswers => {
+    const answers: StopAnswers = {};
+    const { balance, graph, absorption, feeds } = solved?.results ?? {};
+    if (feeds !== undefined && balance?.inputHash === hashes?.balance) Object.assign(answers, { feeds, balance });
+    if (graph?.inputHash === hashes?.graph && absorption === null) answers.graph = graph?.outcome;
+    if (absorption?.inputHash === hashes?.absorption) answers.factors = absorption?.estimate;
+    if (estimate?.inputHash === hashes?.estimate) answers.estimate = estimate?.outcome;
+    if (ladder?.result.inputHash === hashes?.ladder) answers.ladder = ladder?.result.outcome;
+    if (drum?.result.inputHash === hashes?.whole) Object.assign(answers, { feeds: drum?.result.feeds, drum: drum?.result.outcome });
+    return answers;
+  },
+);

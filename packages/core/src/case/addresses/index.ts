@@ -4,3 +4,4 @@ export type { Entered } from './entered.ts';
 export { partsOf } from './parts.ts';
 export { answersOf, resultAt, resultsIn, stopAt } from './readings.ts';
 export type { Result, ResultStop, StopAnswers } from './readings.ts';
+export { resultRows } from './tables.ts';

@@ -35,13 +35,13 @@ export interface Result extends Omit<Reading, 'at'> {
 
 /** What the stops of a unit answered, as far as they were asked. */
 export interface StopAnswers {
-  feeds?: Record<string, FeedResult>;
-  balance?: BalanceResult;
-  graph?: Outcome<GraphDesign>;
-  estimate?: Outcome<EstimateFacts>;
-  factors?: Outcome<AbsorptionFacts>;
-  ladder?: Outcome<LadderFacts>;
-  drum?: Outcome<DrumFacts>;
+  feeds?: Record<string, FeedResult> | undefined;
+  balance?: BalanceResult | undefined;
+  graph?: Outcome<GraphDesign> | undefined;
+  estimate?: Outcome<EstimateFacts> | undefined;
+  factors?: Outcome<AbsorptionFacts> | undefined;
+  ladder?: Outcome<LadderFacts> | undefined;
+  drum?: Outcome<DrumFacts> | undefined;
 }
 
 export type ResultStop = keyof StopAnswers;

@@ -56,7 +56,7 @@ function cellAt({ document, whole }: Of, key = ''): { name: string; measure: Ent
     for (const component of components) {
       const name = `${product.id}.${component.id}`;
       if (key !== name && !key.startsWith(`${name}.`)) continue;
-      const kind = key.slice(name.length + 1);
+      const [kind = ''] = key.slice(name.length + 1).split('.');
       if (!Object.hasOwn(CELLS, kind)) return { name: `${component.name} in the ${product.name}`, measure: 'group' };
       const named = { component: component.id === 'total' ? null : component.name, product: product.name, kind };
       return { name: cellName(named), measure: CELLS[kind as CellKind] };
