@@ -1,5 +1,5 @@
 /** The open case as the pages read it: the unit that is looked at, and what enters it. */
-import { inletsOf, inputHashes } from '@keen-ladder/core';
+import { inletsOf, inputHashes, unitPressure } from '@keen-ladder/core';
 import type { Inlet, InputHashes } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, DrumUnit, Stream, Unit } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
@@ -24,8 +24,11 @@ export const selectColumn = createSelector([selectUnit], (unit): ColumnUnit | un
 
 export const selectDrum = createSelector([selectUnit], (unit): DrumUnit | undefined => (unit?.kind === 'drum' ? unit : undefined));
 
-/** Pa at the top; undefined as long as none is given. */
-export const selectPressure = createSelector([selectColumn], (column) => column?.pressure.top ?? undefined);
+/** Pa of the unit that is looked at, at the top of a column; undefined as long as none is given. */
+export const selectPressure = createSelector([selectUnit], (unit): number | undefined => {
+  if (unit === undefined) return undefined;
+  return unit.kind === 'column' ? (unit.pressure.top ?? undefined) : unitPressure(unit);
+});
 
 /** What enters the unit, in the order of its connections. */
 export const selectInlets = createSelector([selectDocument, selectUnit], (document, unit): Inlet[] =>

@@ -22,12 +22,14 @@ interface Props {
 
 export const EfficiencyFields = memo(function EfficiencyFields({ column, efficiency }: Props) {
   const dispatch = useAppDispatch();
+  const path = `units.${column}.graph.efficiency`;
   const set = (next: ColumnUnit['graph']['efficiency'], gesture?: string) =>
     dispatch(graphSet({ column, change: { efficiency: next } }, gesture));
   return (
     <>
       <ChoiceField
         label="Trays"
+        {...(efficiency === null ? { path } : {})}
         value={efficiency?.kind ?? 'equilibrium'}
         options={kinds}
         onChange={(kind) => set(kind === 'equilibrium' ? null : { kind, value: efficiency?.value ?? USUAL })}
@@ -35,7 +37,7 @@ export const EfficiencyFields = memo(function EfficiencyFields({ column, efficie
       {efficiency !== null && (
         <QuantityField
           label="Tray efficiency"
-          path={`units.${column}.graph.efficiency`}
+          path={path}
           value={{ si: efficiency.value, dimension: 'ratio' }}
           step={0.01}
           onChange={(value, gesture) => set(value === null ? null : { ...efficiency, value: value.si }, gesture)}

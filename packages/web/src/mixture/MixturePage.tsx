@@ -4,7 +4,7 @@ import type { Held } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../store/store.ts';
-import { selectColumn, selectMixture, selectPressure } from '../document/selectors.ts';
+import { selectMixture, selectPressure } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { BoilingOrder } from './BoilingOrder.tsx';
@@ -35,14 +35,13 @@ const heldOptions = [
 
 export function MixturePage() {
   const mixture = useAppSelector(selectMixture);
-  const columnPressure = useAppSelector(selectPressure);
-  const column = useAppSelector(selectColumn);
+  const ownPressure = useAppSelector(selectPressure);
   const [looked, setLooked] = useState<number | undefined>(undefined);
   const [T, setT] = useState(ROOM);
   const [by, setBy] = useState<Held['by']>('pressure');
   const [chosenView, setView] = useState<View | undefined>(undefined);
   const [chosen, setPair] = useState<[number, number]>([0, 1]);
-  const P = looked ?? columnPressure ?? ATMOSPHERE;
+  const P = looked ?? ownPressure ?? ATMOSPHERE;
   const held = useMemo((): Held => (by === 'pressure' ? { by, P } : { by, T }), [by, P, T]);
   const count = mixture.components.length;
   const pair = useMemo(() => (chosen[1] < count ? chosen : ([0, 1] as [number, number])), [chosen, count]);
@@ -58,7 +57,6 @@ export function MixturePage() {
     ...(isEquationOfState(mixture.model) ? [{ value: 'envelope' as const, label: 'Envelope' }] : []),
   ];
   const view = views.some(({ value }) => value === chosenView) ? chosenView : count === 2 ? 'diagram' : 'pairs';
-  if (column === undefined) return null;
   const isOfPair = view === 'diagram' || view === 'measured';
   return (
     <main className="graph-page">
@@ -71,7 +69,7 @@ export function MixturePage() {
           value={{ si: P, dimension: 'pressure' }}
           dimensions={['pressure']}
           step={0.05}
-          note={looked === undefined ? 'the column’s top pressure, where it has one' : 'for these diagrams alone'}
+          note={looked === undefined ? 'the pressure of the unit that is looked at, where it has one' : 'for these diagrams alone'}
           onChange={(value) => setLooked(value?.si)}
         />
         <ChoiceField label="Diagrams hold" value={by} options={heldOptions} onChange={setBy} />
