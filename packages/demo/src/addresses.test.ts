@@ -50,7 +50,7 @@ function leavesOf(value: unknown, path: Leaf['path'] = [], words: string[] = [])
 
 function wordOf(inner: unknown, key: string, isCell: boolean): string {
   const { id, product, component, kind } = Object(inner) as Record<string, unknown>; // whatever it is, it may have these
-  if (isCell) return `${String(product)}.${String(component ?? 'total')}.${String(kind)}`;
+  if (isCell) return `${String(product)}.${typeof component === 'string' ? component : 'total'}.${String(kind)}`;
   return typeof id === 'string' ? id : key;
 }
 

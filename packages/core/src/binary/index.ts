@@ -16,3 +16,4 @@ export type { Crossing, Line, OperatingLines, Section } from './lines.ts';
 export type { MinimumReflux } from './minimum.ts';
 export type { Stage } from './staircase.ts';
 export type { BestFeedStage, RatedColumn, RatingInput } from './rate.ts';
+export { BINARY_WORDS } from './reasons.ts';

@@ -4,7 +4,8 @@ import { massToMole, moleToMass } from '../plant/index.ts';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Condition } from '@keen-ladder/schema';
-import { explain, showIn, UNIT_SETS } from '../measures/index.ts';
+import { showIn, UNIT_SETS } from '../measures/index.ts';
+import { explain } from '../plant/index.ts';
 import { acetoneWaterCase, databankRecord, published, reasonOf, solvedValue } from '../testing/index.ts';
 
 const SHOW = showIn(UNIT_SETS.metric, { barometricPressure: 101325 });

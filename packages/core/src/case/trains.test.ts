@@ -5,7 +5,8 @@ import type { CaseDocument, Connection, DrumKnown, Source } from '@keen-ladder/s
 
 import { databankParts, solvedValue } from '../testing/index.ts';
 import { proposedMixture } from '../thermo/index.ts';
-import { explainOpenPoint, explain, showIn } from '../measures/index.ts';
+import { showIn } from '../measures/index.ts';
+import { explainOpenPoint, explain } from '../plant/index.ts';
 import { createCaseSolver, newCaseDocument } from './index.ts';
 import { handedOnLadder, inletsOf, outletsOf, newColumn, newDrum, newUnit, UNIT_KINDS } from '../plant/index.ts';
 import type { FeedFacts } from '../plant/index.ts';

@@ -6,7 +6,7 @@
  * never more and never less.
  * Source: the change of parameter at turning points: Seydel, Practical Bifurcation and Stability Analysis, 3rd ed. (2010), ch. 4.
  */
-import type { Obstacle } from '../numerics/index.ts';
+import type { Obstacle } from './reasons.ts';
 import type { ColumnEquations } from './equations.ts';
 import type { Passage } from './method.ts';
 import { isEasy, isRecovery } from './quantities.ts';

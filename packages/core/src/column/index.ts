@@ -49,3 +49,5 @@ export type { Passage } from './method.ts';
 export { conflictOf } from './possible.ts';
 export type { TargetConflict } from './possible.ts';
 export type { BoundedColumn } from './bounds.ts';
+export { COLUMN_WORDS, explainObstacle } from './reasons.ts';
+export type { Obstacle } from './reasons.ts';

@@ -16,3 +16,4 @@ export type { BinaryAzeotrope } from './azeotropes.ts';
 export type { FlashAt } from './flashSpecified.ts';
 export type { SplitOptions, SplitPhase } from './phaseSplit.ts';
 export type { FluidState, Known, Saturation, SaturationPoint } from './twoKnown.ts';
+export { EQUILIBRIUM_WORDS } from './reasons.ts';

@@ -1,17 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  capital,
-  explain,
-  explainOpenPoint,
-  explainParse,
-  explainWarning,
-  findUnit,
-  formatEntered,
-  formatFixed,
-  formatFraction,
-  formatNumber,
-} from './index.ts';
+import { capital, explainParse, findUnit, formatEntered, formatFixed, formatFraction, formatNumber } from './index.ts';
+import { explain, explainOpenPoint, explainWarning } from '../plant/index.ts';
 import { formatQuantity, fromSI, parseQuantity, parseReflux, showIn, toSI, units, UNIT_SETS } from './index.ts';
 import type { Dimension } from './index.ts';
 import { SHOWN_DIMENSIONS, SHOWN_UNITS } from '@keen-ladder/schema';

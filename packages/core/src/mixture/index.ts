@@ -8,3 +8,4 @@ export { modelsBeside } from './modelsBeside.ts';
 export type { ModelBeside } from './modelsBeside.ts';
 export { filledPairs, fitMeasured } from './pairFit.ts';
 export type { FilledPairs, FitQuestion, FittedPair } from './pairFit.ts';
+export { MIXTURE_WORDS } from './reasons.ts';

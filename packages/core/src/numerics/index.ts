@@ -3,4 +3,4 @@ export { factorCholesky, factorDense, solveCholesky, solveDense } from './dense.
 export { smallestMiss } from './feasible.ts';
 export { open, outOfReach, passOn, rescued, solved, valueOrInterrupt } from './outcome.ts';
 export { bracketedRoot } from './roots.ts';
-export type { ColumnPlace, Measured, NamedCell, Obstacle, OpenPoint, Outcome, Reason, Report, Warning } from './outcome.ts';
+export type { OpenPoint, OpenPoints, Outcome, Reason, Reasons, Report, Warning, Warnings } from './outcome.ts';

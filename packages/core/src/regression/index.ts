@@ -8,3 +8,4 @@ export type { Consistency } from './consistency.ts';
 export type { Observed, PairFit, Residual } from './fitPair.ts';
 export type { FreeParameter, LeastSquares } from './leastSquares.ts';
 export type { FittedModel, NamedParameter, PairNumber, PairParameters } from './pairParameters.ts';
+export { REGRESSION_WORDS } from './reasons.ts';

@@ -4,7 +4,8 @@ import { bubbleTemperature } from '../equilibrium/index.ts';
 import { databankModel, reasonOf, solvedValue } from '../testing/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
-import { explain, explainWarning, showIn, UNIT_SETS } from '../measures/index.ts';
+import { showIn, UNIT_SETS } from '../measures/index.ts';
+import { explain, explainWarning } from '../plant/index.ts';
 import { condensingPressure, endsAtPressure, estimateColumn } from './index.ts';
 import type { EstimateInput } from './index.ts';
 

@@ -21,7 +21,8 @@ import {
 } from '../equilibrium/index.ts';
 import type { TwoPhases } from '../equilibrium/index.ts';
 import { outOfReach, rescued, solved, valueOrInterrupt } from '../numerics/index.ts';
-import type { ColumnPlace, Outcome, Warning } from '../numerics/index.ts';
+import type { Outcome, Warning } from '../numerics/index.ts';
+import type { ColumnPlace } from './reasons.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { fenskeRatio, kirkbrideRatio } from './feedStage.ts';
 import { fenskeDistribution, fenskeStages, meanVolatility } from './fenske.ts';

@@ -11,3 +11,5 @@ export { estimateColumn } from './estimate.ts';
 export { condensingPressure, endsAtPressure } from './pressure.ts';
 export type { Condenser, Estimate, EstimateInput, Finding } from './estimate.ts';
 export type { EndsAtPressure } from './pressure.ts';
+export { NO_REFLUX_NEEDED, SHORTCUT_WORDS } from './reasons.ts';
+export type { ColumnPlace } from './reasons.ts';

@@ -1,5 +1,5 @@
 import type { ModelName } from '@keen-ladder/schema';
-import { explainIons } from '../measures/index.ts';
+import { explainIons } from './reasons.ts';
 import type { ProposalReason } from './proposal.ts';
 
 /** Names of the models as they stand on the screen. */

@@ -30,3 +30,4 @@ export type { UnifacParameters } from './unifac.ts';
 export type { UniquacParameters } from './uniquac.ts';
 export type { VapourModel } from './vapour.ts';
 export type { WilsonParameters } from './wilson.ts';
+export { explainIons, THERMO_WORDS } from './reasons.ts';

@@ -21,7 +21,7 @@ const COOLANTS: Record<keyof SiteConditions['cooling'], string> = {
   air: 'cooling air',
   refrigerant: 'refrigerant',
 };
-const coolantName = (key = ''): string => COOLANTS[key as keyof typeof COOLANTS] ?? 'coolant'; // keys of the site's record
+const coolantName = (key: string): string => (Object.hasOwn(COOLANTS, key) ? COOLANTS[key as keyof typeof COOLANTS] : 'coolant'); // one of its keys
 
 const distils = ({ document }: { document: CaseDocument }): string[][] =>
   document.units.some((unit) => unit.kind === 'column' && unit.service === 'distillation') ? [[]] : [];
@@ -125,7 +125,7 @@ function placeOf(at: string, address: string, whole: unknown): Place | undefined
     if (rest === '') return undefined;
     // A name may hold dots; what is not in the document is called by its first word.
     const first = firstPart(here, rest);
-    const name = word === '**' ? rest : word === '*' ? (first?.name ?? rest.split('.')[0] ?? rest) : word;
+    const name = word === '**' ? rest : word === '*' ? (first?.name ?? rest.split('.')[0]) : word;
     if (rest !== name && !rest.startsWith(`${name}.`)) return undefined;
     if (word.startsWith('*')) keys.push(name);
     here = first?.name === name ? first.part.value : undefined;
@@ -146,7 +146,7 @@ function told(document: CaseDocument, { prefix, whole, of }: Section, one: Entry
 /** The place of a row whose stars stand for these keys. */
 function filled(at: string, keys: readonly string[]): Place {
   let k = 0;
-  return { below: at.replace(/\*+/g, () => keys[k++] ?? ''), keys };
+  return { below: at.replace(/\*+/g, () => keys[k++]), keys };
 }
 
 /** Everything that a page has a field for, in the order in which an engineer comes by it. */

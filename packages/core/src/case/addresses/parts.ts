@@ -37,7 +37,7 @@ export function partsOf(whole: unknown): Map<string, Part> {
 function nameOfMember(member: unknown, place: number): string {
   if (isRecord(member) && typeof member['id'] === 'string') return member['id'];
   if (isRecord(member) && typeof member['product'] === 'string')
-    return `${member['product']}.${String(member['component'] ?? 'total')}.${String(member['kind'])}`;
+    return `${member['product']}.${typeof member['component'] === 'string' ? member['component'] : 'total'}.${String(member['kind'])}`;
   return String(place);
 }
 

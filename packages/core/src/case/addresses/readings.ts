@@ -57,7 +57,9 @@ export function resultsIn(document: CaseDocument, unit: Unit, answers: StopAnswe
   const { feeds = {}, balance, graph, estimate, factors, ladder, drum } = answers;
   return [
     ...inletsOf(document, unit).flatMap(({ id, name }) =>
-      from('feeds', feeds[id]?.outcome, (facts) => feedReadings(id, name === '' ? 'the feed' : name, facts, mixture)),
+      from('feeds', Object.hasOwn(feeds, id) ? feeds[id].outcome : undefined, (facts) =>
+        feedReadings(id, name === '' ? 'the feed' : name, facts, mixture),
+      ),
     ),
     ...(balance === undefined ? [] : under('balance', balanceReadings(balance, mixture))),
     ...from('graph', graph, graphReadings),

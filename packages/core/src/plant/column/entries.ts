@@ -1,6 +1,6 @@
 /** What can be entered of a column, stop by stop. */
 import type { CellKind, ColumnUnit, LadderInputs, RatingQuantity } from '@keen-ladder/schema';
-import { cellName } from '../../measures/index.ts';
+import { cellName } from '../../balance/index.ts';
 import type { Dimension } from '../../measures/index.ts';
 import { always, componentName, row } from '../entryRow.ts';
 import type { About, EntryMeasure, EntryRow } from '../entryRow.ts';
@@ -225,7 +225,7 @@ const LADDER: Row[] = [
   row('ladder.efficiency', 'efficiencies of the ladder', 'group'),
   { at: 'ladder.efficiency.all', name: 'tray efficiency of the ladder', measure: 'ratio', fields: whereLadder },
   row('ladder.efficiency.stages', 'tray efficiencies of single rungs', 'group'),
-  row('ladder.efficiency.stages.*', (_, [stage]) => `tray efficiency of rung ${stage ?? ''}`, 'ratio'),
+  row('ladder.efficiency.stages.*', (_, [stage]) => `tray efficiency of rung ${stage}`, 'ratio'),
   row('ladder.efficiency.components', 'tray efficiencies of single components', 'group'),
   row('ladder.efficiency.components.*', ({ document }, [id]) => `tray efficiency of ${componentName(document, id)}`, 'ratio'),
   row('ladder.freed', 'what the ladder may move', 'group'),

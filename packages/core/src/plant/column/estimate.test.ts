@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { SheetCell } from '@keen-ladder/schema';
 import { proposedMixture } from '../../thermo/index.ts';
-import { explain, explainWarning, showIn, UNIT_SETS } from '../../measures/index.ts';
+import { showIn, UNIT_SETS } from '../../measures/index.ts';
+import { explain, explainWarning } from '../explain.ts';
 import { acetoneWaterCase, databankParts, databankRecord, reasonOf } from '../../testing/index.ts';
 import { createCaseSolver } from '../../case/index.ts';
 

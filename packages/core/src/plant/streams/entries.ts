@@ -35,7 +35,7 @@ const CONDITION: Record<ConditionQuantity, { name: string; dimension: Dimension 
 const nameOf = ({ whole }: Of): string => (whole.name === '' ? 'the feed' : whole.name);
 
 function conditionOf({ whole }: Of, [place]: readonly string[]): { name: string; measure: EntryMeasure } {
-  const condition = whole.condition[Number(place)];
+  const condition = whole.condition.at(Number(place));
   if (condition === undefined || !('value' in condition)) return { name: 'condition', measure: 'choice' };
   const { name, dimension } = CONDITION[condition.by];
   return { name, measure: dimension };

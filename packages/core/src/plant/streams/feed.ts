@@ -7,7 +7,8 @@ import { stateFrom } from '../../equilibrium/index.ts';
 import type { FluidState, Known } from '../../equilibrium/index.ts';
 import { extrapolations } from '../../mixture/index.ts';
 import { open, outOfReach, passOn, solved } from '../../numerics/index.ts';
-import type { Measured, OpenPoint, Outcome } from '../../numerics/index.ts';
+import type { Dimension } from '../../measures/index.ts';
+import type { OpenPoint, Outcome } from '../../numerics/index.ts';
 import { PhaseProperties } from '../../thermo/index.ts';
 import type { Phase, ThermoModel } from '../../thermo/index.ts';
 import { countPerMole, isFlowBasis, normalised, partsOf, perMoleOf, toMoles } from './composition.ts';
@@ -243,7 +244,7 @@ const AMOUNT_MEASURED = {
   'standard-liquid': 'standardLiquidFlow',
   'standard-gas': 'standardGasFlow',
   actual: 'volumeFlow',
-} as const satisfies Record<Amount['basis'], Measured>;
+} as const satisfies Record<Amount['basis'], Dimension>;
 
 /** K; correlations end long before, and nothing that is distilled is still what it was. */
 const HOTTEST = 2000;

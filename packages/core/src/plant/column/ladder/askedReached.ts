@@ -2,7 +2,8 @@
 import type { CaseDocument, ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { normalised } from '../../streams/composition.ts';
 import { namedCell } from '../balance.ts';
-import type { NamedCell, Warning } from '../../../numerics/index.ts';
+import type { NamedCell } from '../../../balance/index.ts';
+import type { Warning } from '../../../numerics/index.ts';
 
 export interface AskedReached {
   /** The number asked for, by its names. */

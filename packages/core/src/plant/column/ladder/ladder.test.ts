@@ -3,7 +3,8 @@ import { createCaseSolver } from '../../../case/index.ts';
 import { handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from '../../index.ts';
 import { describe, expect, test } from 'vitest';
 import type { ColumnUnit, LadderInputs, LadderTarget } from '@keen-ladder/schema';
-import { explain, explainOpenPoint, explainWarning, showIn } from '../../../measures/index.ts';
+import { showIn } from '../../../measures/index.ts';
+import { explain, explainOpenPoint, explainWarning } from '../../explain.ts';
 import { acetoneWaterCase, reasonOf, solvedValue } from '../../../testing/index.ts';
 
 const show = showIn(acetoneWaterCase().display, acetoneWaterCase().site);

@@ -1,5 +1,5 @@
 /** What a ladder's limits say, in sentences: for the page and the command line. */
-import { explain } from '../../../measures/index.ts';
+import { explain } from '../../explain.ts';
 import type { Show } from '../../../measures/index.ts';
 import type { FeedStageFacts, LeastFacts, LimitsFacts, PinchFacts } from './limits.ts';
 

@@ -7,7 +7,8 @@ import { orientedPair } from '../../../databank/index.ts';
 import { binaryCurve, minimumStages } from '../../../binary/index.ts';
 import { acetoneWaterCase, databankRecord, nrtlMixture, nrtlPairs, reasonOf, solvedValue } from '../../../testing/index.ts';
 import { buildModel } from '../../../thermo/index.ts';
-import { explain, showIn } from '../../../measures/index.ts';
+import { showIn } from '../../../measures/index.ts';
+import { explain } from '../../explain.ts';
 
 const ETHANOL = '64-17-5';
 const show = showIn(acetoneWaterCase().display, acetoneWaterCase().site);

@@ -2,7 +2,7 @@
 import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
 import { beyondRange, conflictOf } from '../../../column/index.ts';
 import type { ColumnInput, Passage, Target } from '../../../column/index.ts';
-import type { Obstacle } from '../../../numerics/index.ts';
+import type { Obstacle } from '../../../column/index.ts';
 import type { LadderFacts } from './facts.ts';
 import { placeName } from '../places.ts';
 import { pairAzeotropes } from '../../../mixture/index.ts';

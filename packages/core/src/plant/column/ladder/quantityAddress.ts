@@ -50,7 +50,8 @@ function freedWords(handle: FreedHandle): (string | number)[] {
       return [handle.kind, handle.inlet];
     case 'stage-duty':
       return [handle.kind, handle.stage];
-    default:
+    case 'pressure':
+    case 'subcooling':
       return [handle.kind];
   }
 }

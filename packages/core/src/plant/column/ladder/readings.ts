@@ -1,6 +1,7 @@
 /** What comes out of a ladder: every quantity that can be a target, and what stands on each rung. */
 import type { CaseDocument, ColumnUnit, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
 import { countPerMole } from '../../streams/composition.ts';
+import { entryOf } from '../../documentParts.ts';
 import { reading } from '../../reading.ts';
 import type { Reading } from '../../reading.ts';
 import type { LadderFacts, LadderProduct } from './facts.ts';
@@ -20,7 +21,7 @@ export function ladderReadings(document: CaseDocument, column: ColumnUnit, facts
     of({ kind: 'duty', of: 'reboiler' }, facts.reboilerDuty),
     ...facts.products.flatMap((product) => productReadings(document, product, facts.products, of)),
     ...facts.handles.map(({ quantity, value }) => of(quantity, value)),
-    ...(column.ladder?.targets ?? []).map(({ id, quantity }) => of(quantity, facts.targets[id]?.now)),
+    ...(column.ladder?.targets ?? []).map(({ id, quantity }) => of(quantity, entryOf(facts.targets, id)?.now)),
     reading('closure/material', 'what does not close of a component', 'ratio', facts.closure.material),
     reading('closure/heat', 'what does not close of the heat', 'ratio', facts.closure.heat),
     ...rungReadings(document, facts, of).map((one): Reading => ({ ...one, isDetail: true })),

@@ -1,6 +1,6 @@
 /** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
 import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
-import type { Measured } from '../../../numerics/index.ts';
+import type { Dimension } from '../../../measures/index.ts';
 import { placeName } from '../places.ts';
 import { inletsOf } from '../../ports.ts';
 
@@ -78,7 +78,7 @@ export function freedName(document: CaseDocument, column: ColumnUnit, handle: Fr
 }
 
 /** What a quantity is measured in. */
-export function quantityDimension(quantity: LadderQuantity): Measured {
+export function quantityDimension(quantity: LadderQuantity): Dimension {
   const flow = { mole: 'molarFlow', mass: 'massFlow', volume: 'standardLiquidFlow' } as const;
   const fraction = { mole: 'moleFraction', mass: 'massFraction', volume: 'volumeFraction' } as const;
   switch (quantity.kind) {
@@ -123,4 +123,4 @@ const FREED_DIMENSIONS = {
   'stage-duty': 'power',
   pressure: 'pressureDrop',
   subcooling: 'temperatureDifference',
-} as const satisfies Record<FreedHandle['kind'], Measured>;
+} as const satisfies Record<FreedHandle['kind'], Dimension>;
