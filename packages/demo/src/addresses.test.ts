@@ -121,7 +121,7 @@ test('every open point of a case that was emptied field by field leads to someth
       for (const unit of emptied.data.units) {
         const outcomes =
           unit.kind === 'drum'
-            ? [solver.drum(emptied.data, unit.id).outcome]
+            ? [solver.unit(emptied.data, unit.id, 'drum').outcome]
             : [solver.solve(emptied.data, unit.id).graph.outcome, solver.solve(emptied.data, unit.id).balance.outcome];
         for (const outcome of outcomes)
           if (outcome.state === 'open')

@@ -51,8 +51,8 @@ function faultOf(document: CaseDocument): string | undefined {
     try {
       const results =
         unit.kind === 'drum'
-          ? [solver.drum(document, id, isOver)]
-          : [solver.solve(document, id), solver.estimate(document, id), unit.ladder && solver.ladder(document, id, isOver)];
+          ? [solver.unit(document, id, 'drum', isOver)]
+          : [solver.solve(document, id), solver.node(document, id, 'estimate'), unit.ladder && solver.ladder(document, id, isOver)];
       const place = notFinite(results);
       if (place !== undefined) return `not finite at ${place}`;
       for (const result of results)

@@ -170,7 +170,7 @@ test.each(SENSELESS)('$slip', ({ demo, change, told, at }) => {
   const outcomes: Record<Stop, () => Outcome<unknown> | undefined> = {
     feed: () => solver.solve(document, unit.id).feeds[stream.id]?.outcome,
     graph: () => solver.solve(document, unit.id).graph.outcome,
-    estimate: () => solver.estimate(document, unit.id).outcome,
+    estimate: () => solver.node(document, unit.id, 'estimate').outcome,
     ladder: () => solver.ladder(document, unit.id).outcome,
   };
   for (const stop of at) {
@@ -192,7 +192,7 @@ test('none of the demo’s columns is told that it freezes or that its pressure 
     for (const { id } of document.units) {
       const solver = createCaseSolver();
       const { feeds, graph } = solver.solve(document, id);
-      const all = [...Object.values(feeds).map((feed) => feed.outcome), graph.outcome, solver.estimate(document, id).outcome];
+      const all = [...Object.values(feeds).map((feed) => feed.outcome), graph.outcome, solver.node(document, id, 'estimate').outcome];
       for (const outcome of [...all, solver.ladder(document, id).outcome])
         if (outcome.state === 'solved')
           expect(

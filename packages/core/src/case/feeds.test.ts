@@ -234,7 +234,7 @@ describe('the graph of more than one feed and two products', () => {
     const document = acetoneWaterCase();
     const solver = createCaseSolver();
     const design = solvedValue(solver.solve(document, 'column').graph.outcome);
-    const { inputHash, outcome } = solver.graphBeside(document, 'column');
+    const { inputHash, outcome } = solver.node(document, 'column', 'beside');
     expect(inputHash).toBe(solver.solve(document, 'column').graph.inputHash);
     const { refluxCurve, energyBalanced } = solvedValue(outcome);
     expect(refluxCurve.reflux[0]).toBeGreaterThan(design.minimumReflux.ratio);
@@ -243,7 +243,7 @@ describe('the graph of more than one feed and two products', () => {
     if (energyBalanced === null) throw new Error('no energy balance');
     expect(solvedValue(energyBalanced).needed).toBeGreaterThan(5);
     document.units[0].graph.task = 'rating';
-    expect(solver.graphBeside(document, 'column').outcome.state).toBe('open');
+    expect(solver.node(document, 'column', 'beside').outcome.state).toBe('open');
   });
 });
 
@@ -299,7 +299,7 @@ describe('the estimate of a document', () => {
   const estimate = (change: (document: ColumnCase) => unknown) => {
     const document = acetoneWaterCase();
     change(document);
-    return createCaseSolver().estimate(document, 'column').outcome;
+    return createCaseSolver().node(document, 'column', 'estimate').outcome;
   };
   test('takes keys and recoveries from the sheet, and counts trays without reboiler', () => {
     const facts = solvedValue(estimate((d) => (d.units[0].estimate.efficiency = 0.5)));

@@ -7,7 +7,6 @@ export interface InputHashes {
   feeds: Record<string, string>;
   balance: string;
   graph: string;
-  estimate: string;
   absorption: string;
   ladder: string;
   limits: string;
@@ -43,7 +42,7 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
   const inlets = hashOf(...Object.entries(feeds).flat(), common);
   if (column === undefined) {
     const whole = hashOf(inlets, unit);
-    return { feeds, balance: whole, graph: whole, estimate: whole, absorption: whole, ladder: whole, limits: whole, whole };
+    return { feeds, balance: whole, graph: whole, absorption: whole, ladder: whole, limits: whole, whole };
   }
   const balance = hashOf(inlets, column.balance, column.draws, column.service);
   const ladder = hashOf(balance, column.ladder, document.site);
@@ -51,7 +50,6 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
     feeds,
     balance,
     graph: hashOf(balance, column.graph, column.condenser, column.subcooling, column.bottom),
-    estimate: hashOf(balance, column.estimate, column.condenser, column.vapourShare, document.site.cooling),
     absorption: hashOf(balance, column.absorption),
     ladder,
     limits: hashOf(ladder, column.estimate.keys),

@@ -5,5 +5,7 @@ export { inputHashes } from './hashes.ts';
 export type { InputHashes } from './hashes.ts';
 export type { FeedResult } from './upstream.ts';
 export { createCaseSolver } from './solver.ts';
-export type { CaseResults, CaseSolver, DrumResult, LimitsResult, SlopesResult } from './solver.ts';
+export type { CaseResults, CaseSolver, DrumResult, LimitsResult, NodeResult, SlopesResult, UnitResult } from './solver.ts';
+export { nodeHash, nodesOf } from './nodes.ts';
+export type { NodeFacts, NodeName } from './nodes.ts';
 export * from './addresses/index.ts';

@@ -2,7 +2,7 @@
  * A case as a graph of stops: mixture, feeds, balance sheet, then graph, estimate and ladder, unit by unit. Each is a pure function of the parts of the document
  * that it reads and of the stops before it; here each stop is asked for, with the hash of everything that it was made from.
  */
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
 import type { BinaryCurve } from '../binary/index.ts';
 import type { SolvedColumn } from '../column/index.ts';
 import type { Outcome } from '../numerics/index.ts';
@@ -13,11 +13,9 @@ import {
   ladderLimits,
   ladderSlopes,
   solveAbsorption,
-  solveDrum,
-  solveEstimate,
   solveGraph,
-  solveGraphBeside,
   solveLadder,
+  solveUnit,
   unitOf,
   walkLadder,
 } from '../plant/index.ts';
@@ -25,9 +23,8 @@ import type {
   AbsorptionResult,
   BalanceResult,
   DrumFacts,
-  EstimateResult,
-  GraphBesideResult,
   GraphResult,
+  KindFacts,
   LadderResult,
   LimitsFacts,
   SlopesFacts,
@@ -36,15 +33,27 @@ import type {
   WalkPoint,
 } from '../plant/index.ts';
 import { inputHashes } from './hashes.ts';
+import { nodeHash } from './nodes.ts';
+import type { NodeFacts, NodeName } from './nodes.ts';
+import { solveNode } from './solveNode.ts';
 import { Upstream } from './upstream.ts';
 import type { FeedResult } from './upstream.ts';
 
-/** Everything that follows from a document for one drum. */
-export interface DrumResult {
+/** What enters a unit and what it answers as a whole: a drum's state, a column's ladder. */
+export interface UnitResult<F> {
+  /** Hash of all that the unit reads. */
   inputHash: string;
   /** By inlet. */
   feeds: Record<string, FeedResult>;
-  outcome: Outcome<DrumFacts>;
+  outcome: Outcome<F>;
+}
+
+export type DrumResult = UnitResult<DrumFacts>;
+
+/** What a stop answered, with the hash of everything that it read. */
+export interface NodeResult<N extends NodeName> {
+  inputHash: string;
+  outcome: Outcome<NodeFacts[N]>;
 }
 
 /** Everything that follows from a document for one column. */
@@ -60,14 +69,12 @@ export interface CaseResults {
 export interface CaseSolver {
   /** `isOver` ends the search of a column upstream, here and in the two that follow. */
   solve: (document: CaseDocument, unit: string, isOver?: () => boolean) => CaseResults;
-  /** Apart, since it takes longer and nobody waits for it while a drawing is dragged. */
-  estimate: (document: CaseDocument, unit: string, isOver?: () => boolean) => EstimateResult;
-  /** What stands beside the graph; apart for the same reason. */
-  graphBeside: (document: CaseDocument, unit: string, isOver?: () => boolean) => GraphBesideResult;
+  /** A stop that is answered by itself: apart, since it takes longer and nobody waits for it while a drawing is dragged. */
+  node: <N extends NodeName>(document: CaseDocument, unit: string, name: N, isOver?: () => boolean) => NodeResult<N>;
   /** The rigorous column, from nothing; its last solution helps where nothing else does. `isOver` ends the search. */
   ladder: (document: CaseDocument, unit: string, isOver?: () => boolean) => LadderResult;
-  /** A flash drum. */
-  drum: (document: CaseDocument, unit: string, isOver?: () => boolean) => DrumResult;
+  /** A unit of a kind as a whole, from nothing. */
+  unit: <K extends UnitKind>(document: CaseDocument, unit: string, kind: K, isOver?: () => boolean) => UnitResult<KindFacts[K]>;
   /** One target walked to a value, or as far as it goes; `onPoint` is told every point, and ends the walk by answering false. */
   walk: (document: CaseDocument, unit: string, asked: WalkAsked, onPoint: (point: WalkPoint) => boolean) => Outcome<WalkFacts>;
   /** What the ladder's split asks at the least; `onPart` is told what is known so far, and ends the search by answering false. */
@@ -111,13 +118,12 @@ export function createCaseSolver(): CaseSolver {
           column.service === 'distillation' ? null : { inputHash: hashes.absorption, ...solveAbsorption(document, column, before) },
       };
     },
-    estimate(document, unit, isOver) {
+    node(document, unit, name, isOver) {
       const { column, hashes, before } = columnIn(document, unit, isOver);
-      return { inputHash: hashes.estimate, outcome: solveEstimate(document, column, before) };
-    },
-    graphBeside(document, unit, isOver) {
-      const { column, hashes, before } = columnIn(document, unit, isOver);
-      return { inputHash: hashes.graph, outcome: solveGraphBeside(document, column, before, curves) };
+      return {
+        inputHash: nodeHash(document, column, hashes, name),
+        outcome: solveNode(name, { document, column, before, curves }),
+      };
     },
     ladder(document, unit, isOver) {
       const { column, hashes, before } = columnIn(document, unit, isOver);
@@ -129,12 +135,12 @@ export function createCaseSolver(): CaseSolver {
       };
       return { inputHash: hashes.ladder, outcome: solveLadder(document, column, before, earlier, keep, isOver) };
     },
-    drum(document, unit, isOver) {
-      const drum = unitOf(document, unit);
-      if (drum.kind !== 'drum') throw new RangeError(`unit ${unit} is no drum`);
-      const hashes = inputHashes(document, unit);
-      const entering = upstream.entering(document, drum, hashes, isOver);
-      const outcome = solveDrum(document, drum, entering);
+    unit(document, id, kind, isOver) {
+      const unit = unitOf(document, id);
+      if (unit.kind !== kind) throw new RangeError(`unit ${id} is no ${kind}`);
+      const hashes = inputHashes(document, id);
+      const entering = upstream.entering(document, unit, hashes, isOver);
+      const outcome = solveUnit(document, unit, entering, isOver) as Outcome<KindFacts[typeof kind]>; // it is of this kind
       return { inputHash: hashes.whole, feeds: Object.fromEntries(entering.results), outcome };
     },
     walk(document, unit, asked, onPoint) {

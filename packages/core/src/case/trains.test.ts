@@ -79,10 +79,10 @@ const show = (document: CaseDocument) => showIn(document.display, document.site)
 describe('a drum and two columns in a row', () => {
   const document = threeInARow();
   const solver = createCaseSolver();
-  const drum = solvedValue(solver.drum(document, 'drum').outcome);
+  const drum = solvedValue(solver.unit(document, 'drum', 'drum').outcome);
   const first = solvedValue(solver.ladder(document, 'first').outcome);
   const second = solvedValue(solver.ladder(document, 'second').outcome);
-  const fed: FeedFacts = solvedValue(solver.drum(document, 'drum').feeds['feed'].outcome);
+  const fed: FeedFacts = solvedValue(solver.unit(document, 'drum', 'drum').feeds['feed'].outcome);
 
   test('what leaves is what entered, component by component', () => {
     const leaving = [
@@ -127,7 +127,7 @@ describe('a drum and two columns in a row', () => {
       ...document,
       units: document.units.map((u) => (u.id === 'second' && u.kind === 'column' ? { ...u, balance: { cells } } : u)),
     };
-    const estimate = solvedValue(solver.estimate(asked, 'second').outcome);
+    const estimate = solvedValue(solver.node(asked, 'second', 'estimate').outcome);
     const feed = solvedValue(solver.solve(asked, 'second').feeds['feed'].outcome);
     const total = [...estimate.distillate, ...estimate.bottoms].reduce((a, b) => a + b, 0);
     expect(total).toBeCloseTo(feed.molarFlow, 8);
@@ -145,12 +145,12 @@ describe('what changed is solved again, and nothing else', () => {
       steps++;
       return false;
     };
-    solvedValue(solver.drum(document, 'last', counted).outcome);
+    solvedValue(solver.unit(document, 'last', 'drum', counted).outcome);
     expect(steps).toBeGreaterThan(0);
     steps = 0;
     const last = drumOf('last', { by: 'pressure', value: 1e5 }, { by: 'vapour-fraction', value: 0.4 });
     const changed = { ...document, units: document.units.map((u) => (u.id === 'last' ? last : u)) };
-    expect(solvedValue(solver.drum(changed, 'last', counted).outcome).vapourFraction).toBeCloseTo(0.4, 9);
+    expect(solvedValue(solver.unit(changed, 'last', 'drum', counted).outcome).vapourFraction).toBeCloseTo(0.4, 9);
     expect(steps).toBe(0);
   });
   test('the same numbers come from a solver that has solved other things before as from a new one', () => {
@@ -191,7 +191,7 @@ describe('what cannot be passed on is told by name', () => {
   test('what leaves a unit comes back to it: on the loop, and behind it', () => {
     const document = threeInARow();
     document.connections.push(connection({ unit: 'first', port: 'distillate' }, 'drum', 'back'));
-    const { outcome } = createCaseSolver().drum(document, 'drum');
+    const { outcome } = createCaseSolver().unit(document, 'drum', 'drum');
     const points = outcome.state === 'open' ? outcome.points.map((point) => explainOpenPoint(point, show(document))) : [];
     expect(points.join()).toMatch(/What leaves Drum drum comes back to it/);
     expect(sentences(document, 'first').join()).toMatch(/What leaves Column first comes back to it/);
@@ -215,7 +215,7 @@ test('every kind begins as something that can be stored, and sends by the outlet
   const solver = createCaseSolver();
   const ladder = solvedValue(solver.ladder(document, 'first').outcome);
   expect(ladder.products.map(({ id }) => id)).toEqual(outletsOf(document.units[1]).map(({ id }) => id));
-  const drum = solvedValue(solver.drum(document, 'drum').outcome);
+  const drum = solvedValue(solver.unit(document, 'drum', 'drum').outcome);
   expect(Object.keys(drum.outlets)).toEqual(outletsOf(document.units[0]).map(({ id }) => id));
 });
 
@@ -244,10 +244,10 @@ test('many units that meet again and again are hashed in no time, and what is up
       connection({ unit: `d${k}`, port: 'liquid' }, `d${k + 1}`, 'liquid'),
     ]).flat(),
   ];
-  const facts = solvedValue(createCaseSolver().drum(document, 'd39').outcome);
+  const facts = solvedValue(createCaseSolver().unit(document, 'd39', 'drum').outcome);
   expect(facts.flow).toBeCloseTo(20, 8);
   const slow = { ...threeInARow() };
-  const { outcome } = createCaseSolver().estimate(slow, 'second', () => true);
+  const { outcome } = createCaseSolver().node(slow, 'second', 'estimate', () => true);
   expect(outcome.state === 'out-of-reach' ? outcome.reason : outcome.state).toMatchObject({ code: 'upstream' });
 });
 

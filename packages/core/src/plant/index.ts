@@ -6,8 +6,8 @@ export { connectionPoints, inletsOf, nameOfOutlet, upstreamOf } from './ports.ts
 export type { Inlet } from './ports.ts';
 export { newUnit, outletsOf, UNIT_KINDS, unitPressure } from './kinds.ts';
 export type { Outlet } from './kinds.ts';
-export { sentBy } from './solve.ts';
-export type { Around, Sent } from './solve.ts';
+export { sentBy, solveUnit } from './solve.ts';
+export type { Around, KindFacts, Sent } from './solve.ts';
 export { COLUMN_UNIT_WORDS } from './column/reasons.ts';
 export { DRUM_WORDS } from './drum/reasons.ts';
 export { STREAM_WORDS } from './streams/reasons.ts';

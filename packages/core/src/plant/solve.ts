@@ -19,13 +19,19 @@ export interface Around {
 /** What leaves, by outlet. */
 export type Sent = Leaving & { id: string };
 
+/** What a unit answers as a whole, by its kind. */
+export interface KindFacts {
+  column: LadderFacts;
+  drum: DrumFacts;
+}
+
 interface Solving<U extends Unit, F> {
   /** From nothing, so that the numbers follow from the document alone. */
   solve: (document: CaseDocument, unit: U, around: Around, isOver?: () => boolean) => Outcome<F>;
   sends: (facts: F) => Sent[];
 }
 
-const column: Solving<ColumnUnit, LadderFacts> = {
+const column: Solving<ColumnUnit, KindFacts['column']> = {
   solve: (document, unit, around, isOver) => {
     const balance = balanceOf(document, unit, around.feeds, around.model);
     return solveLadder(document, unit, { ...around, balance }, undefined, undefined, isOver);
@@ -33,7 +39,7 @@ const column: Solving<ColumnUnit, LadderFacts> = {
   sends: ({ products }) => products,
 };
 
-const drum: Solving<DrumUnit, DrumFacts> = {
+const drum: Solving<DrumUnit, KindFacts['drum']> = {
   solve: solveDrum,
   sends: ({ outlets }) => Object.entries(outlets).map(([id, sent]) => ({ id, ...sent })),
 };
@@ -42,6 +48,14 @@ const SOLVING = { column, drum } satisfies Record<UnitKind, unknown>;
 
 /** The row of a unit's own kind. */
 const solvingOf = (unit: { kind: UnitKind }) => SOLVING[unit.kind] as unknown as Solving<Unit, unknown>;
+
+/** A unit as a whole, from nothing. */
+export const solveUnit = (
+  document: CaseDocument,
+  unit: Unit,
+  around: Around,
+  isOver?: () => boolean,
+): Outcome<KindFacts[UnitKind]> => solvingOf(unit).solve(document, unit, around, isOver) as Outcome<KindFacts[UnitKind]>; // of its kind
 
 /** What a unit sends, by outlet, solved from nothing. */
 export function sentBy(document: CaseDocument, unit: Unit, around: Around, isOver?: () => boolean): Outcome<Sent[]> {

@@ -17,7 +17,7 @@ export function figuresOf(document: CaseDocument): Figures {
 
 /** Of a case without a column: its worst drum's. */
 function stateOfDrums(solver: CaseSolver, document: CaseDocument): Figures['state'] {
-  const states = document.units.map(({ id }) => solver.drum(document, id, timeLimit(LONGEST)).outcome.state);
+  const states = document.units.map(({ id }) => solver.unit(document, id, 'drum', timeLimit(LONGEST)).outcome.state);
   return states.length === 0 || states.includes('open') ? 'open' : states.includes('out-of-reach') ? 'out-of-reach' : 'solved';
 }
 
@@ -40,7 +40,7 @@ function transferred(solver: CaseSolver, document: CaseDocument, unit: string): 
 }
 
 function estimated(solver: CaseSolver, document: CaseDocument, unit: string): Omit<Figures, 'mixture'> {
-  const { outcome } = solver.estimate(document, unit, timeLimit(LONGEST));
+  const { outcome } = solver.node(document, unit, 'estimate', timeLimit(LONGEST));
   const facts = outcome.state === 'solved' ? outcome.value : undefined;
   // A column with side draws has no estimate, but may have its ladder.
   const hasLadder = facts === undefined && columnOf(document, unit).ladder !== null;

@@ -7,6 +7,7 @@ import { describe, expect, test } from 'vitest';
 import { createStore } from '../store/store.ts';
 import { freeOutlets } from '../feed/InletFields.tsx';
 import { changed } from './changed.ts';
+import { freeId } from './parts.ts';
 import {
   caseOpened,
   disconnected,
@@ -66,7 +67,7 @@ describe('a unit', () => {
     expect(changed(before, document())?.what).toBe('name of the drum (Let)');
     store.dispatch(ActionCreators.undo());
     store.dispatch(drumKnownSet({ drum: 'drum', place: 0, known: { by: 'pressure', value: 2e5 } }));
-    expect(changed(before, document())?.what).toBe('what is known of the drum');
+    expect(changed(before, document())?.what).toBe('pressure of the drum (Let-down drum)');
   });
   test('is offered what nobody takes, and nothing that follows from itself', () => {
     const { document } = opened('Hot rinse');
@@ -92,7 +93,7 @@ test('whatever is added, connected and taken away, the document is one that can 
         const outlet = freeOutlets(document(), unit?.id ?? null)[0];
         if (what === 'drum' || what === 'column')
           store.dispatch(
-            unitAdded({ kind: what, id: `${what}-${10 + pick}`, from: pick % 2 === 0 ? null : (outlet?.port ?? null) }),
+            unitAdded({ kind: what, id: freeId(what, units), from: pick % 2 === 0 ? null : (outlet?.port ?? null) }),
           );
         else if (unit === undefined) continue;
         else if (what === 'feed') store.dispatch(feedAdded({ unit: unit.id }));

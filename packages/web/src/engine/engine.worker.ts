@@ -2,7 +2,7 @@
  * The engine in a worker: the page never waits for it. One protocol for everything that is asked of it: a call asks, a callback that is handed over is told the
  * progress, the reply is the outcome, and who ends the worker stops it.
  */
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
 import {
   createCaseSolver,
   filledPairs,
@@ -12,7 +12,7 @@ import {
   modelsBeside,
   pairOfMixture,
 } from '@keen-ladder/core';
-import type { LimitsFacts, WalkAsked, WalkPoint } from '@keen-ladder/core';
+import type { LimitsFacts, NodeName, WalkAsked, WalkPoint } from '@keen-ladder/core';
 import { expose } from 'comlink';
 
 const solver = createCaseSolver();
@@ -26,15 +26,13 @@ function timed<T extends object>(work: (began: number) => T): T & { milliseconds
 const isOver = (began: number, longest: number) => () => performance.now() - began > longest;
 
 const engine = {
-  /** @param longest ms for what is upstream, here and in the three that follow */
+  /** @param longest ms for what is upstream, here and in the two that follow */
   solve: (document: CaseDocument, unit: string, longest: number) =>
     timed((began) => ({ results: solver.solve(document, unit, isOver(began, longest)) })),
-  estimate: (document: CaseDocument, unit: string, longest: number) =>
-    solver.estimate(document, unit, isOver(performance.now(), longest)),
-  graphBeside: (document: CaseDocument, unit: string, longest: number) =>
-    solver.graphBeside(document, unit, isOver(performance.now(), longest)),
-  drum: (document: CaseDocument, unit: string, longest: number) =>
-    timed((began) => ({ result: solver.drum(document, unit, isOver(began, longest)) })),
+  node: <N extends NodeName>(document: CaseDocument, unit: string, name: N, longest: number) =>
+    solver.node(document, unit, name, isOver(performance.now(), longest)),
+  unit: (document: CaseDocument, unit: string, kind: UnitKind, longest: number) =>
+    timed((began) => ({ result: solver.unit(document, unit, kind, isOver(began, longest)) })),
   /** @param longest ms after which it is told that the column was not found in time */
   ladder: (document: CaseDocument, unit: string, longest: number) =>
     timed((began) => ({ result: solver.ladder(document, unit, isOver(began, longest)) })),

@@ -1,6 +1,7 @@
 import { createCaseSolver } from '@keen-ladder/core';
+import type { NodeName } from '@keen-ladder/core';
 import { demoProject } from '@keen-ladder/demo';
-import type { CaseDocument } from '@keen-ladder/schema';
+import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { caseOpened, drumKnownSet, notesWritten } from '../document/documentSlice.ts';
 import { unitLookedAt } from '../document/placeSlice.ts';
@@ -18,11 +19,11 @@ function listening() {
     return Promise.resolve(answer());
   };
   const engine = {
-    drum: (document: CaseDocument, unit: string) =>
-      ask('drum', unit, () => ({ result: solver.drum(document, unit), milliseconds: 1 })),
+    unit: (document: CaseDocument, unit: string, kind: UnitKind) =>
+      ask(kind, unit, () => ({ result: solver.unit(document, unit, kind), milliseconds: 1 })),
     solve: (document: CaseDocument, unit: string) =>
       ask('solve', unit, () => ({ results: solver.solve(document, unit), milliseconds: 1 })),
-    estimate: (document: CaseDocument, unit: string) => ask('estimate', unit, () => solver.estimate(document, unit)),
+    node: (document: CaseDocument, unit: string, name: NodeName) => ask(name, unit, () => solver.node(document, unit, name)),
     ladder: (document: CaseDocument, unit: string) =>
       ask('ladder', unit, () => ({ result: solver.ladder(document, unit), milliseconds: 1 })),
   };
@@ -50,7 +51,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-const COLUMN = (unit: string) => [`solve ${unit}`, `estimate ${unit}`, `ladder ${unit}`];
+const COLUMN = (unit: string) => [`solve ${unit}`, `beside ${unit}`, `estimate ${unit}`, `ladder ${unit}`];
 
 test('the units that are not looked at are worked out in a pause, each once', async () => {
   const { store, asked, leave, states } = opened('Hot rinse');

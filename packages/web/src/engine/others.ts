@@ -2,21 +2,25 @@
  * Keeps the units that are not looked at up with the document, one after the other while the engineer pauses, in an engine of their own: so that the list of
  * units says how each stands, and a unit that is opened is there at once.
  */
-import { inputHashes } from '@keen-ladder/core';
+import { inputHashes, nodeHash, nodesOf } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
 import { afterEveryAction } from '../store/store.ts';
 import type { AppStore } from '../store/store.ts';
 import { selectUnit } from '../document/selectors.ts';
 import { startEngine } from './engines.ts';
 import type { RunningEngine } from './engines.ts';
-import { caseSolved, drumSolved, engineFailed, estimateSolved, ladderSolved, unitSolved } from './resultsSlice.ts';
+import { caseSolved, engineFailed, ladderSolved, nodeSolved, unitLookedAfter, unitSolved } from './resultsSlice.ts';
 import { LONGEST } from './solving.ts';
 
 /** Milliseconds without an edit after which other units are looked after. */
 export const PAUSE = 400;
 
 /** Of everything that any stop of a unit reads: an undone step may change a graph that nobody looks at. */
-const hashOfStops = (document: CaseDocument, unit: string): string => JSON.stringify(inputHashes(document, unit));
+function hashOfStops(document: CaseDocument, unit: Unit): string {
+  const hashes = inputHashes(document, unit.id);
+  const ofNodes = unit.kind === 'column' ? nodesOf(unit).map((name) => nodeHash(document, unit, hashes, name)) : [];
+  return JSON.stringify([hashes, ofNodes]);
+}
 
 /** Follows the store until the returned function is called; no engine is started for a case of one unit. */
 export function followOthers(store: AppStore, start: () => RunningEngine = startEngine): () => void {
@@ -32,7 +36,7 @@ export function followOthers(store: AppStore, start: () => RunningEngine = start
     const shown = selectUnit(store.getState())?.id;
     for (const unit of document.present.units) {
       if (mine !== turn) return;
-      if (unit.id === shown || results.byUnit[unit.id]?.whole === hashOfStops(document.present, unit.id)) continue;
+      if (unit.id === shown || results.byUnit[unit.id]?.whole === hashOfStops(document.present, unit)) continue;
       running ??= start();
       await solveUnit(running.engine, document.present, unit, () => mine === turn);
     }
@@ -45,27 +49,29 @@ export function followOthers(store: AppStore, start: () => RunningEngine = start
     isAsked: () => boolean,
   ): Promise<void> {
     const { id } = unit;
-    if (unit.kind === 'drum') {
-      const solved = await engine.drum(document, id, LONGEST.usual);
-      if (isAsked()) store.dispatch(drumSolved({ unit: id, ...solved }));
-    } else await solveColumn(engine, document, unit, isAsked);
-    if (isAsked()) store.dispatch(unitSolved({ unit: id, whole: hashOfStops(document, id) }));
+    if (unit.kind === 'column') await solveColumn(engine, document, unit, isAsked);
+    else {
+      const solved = await engine.unit(document, id, unit.kind, LONGEST.usual);
+      if (isAsked()) store.dispatch(unitSolved({ unit: id, ...solved }));
+    }
+    if (isAsked()) store.dispatch(unitLookedAfter({ unit: id, whole: hashOfStops(document, unit) }));
   }
 
   async function solveColumn(
     engine: RunningEngine['engine'],
     document: CaseDocument,
-    { id, service, ladder }: ColumnUnit,
+    column: ColumnUnit,
     isAsked: () => boolean,
   ): Promise<void> {
+    const { id } = column;
     const solved = await engine.solve(document, id, LONGEST.usual);
     if (isAsked()) store.dispatch(caseSolved({ unit: id, ...solved }));
-    if (!isAsked()) return;
-    if (service === 'distillation') {
-      const estimate = await engine.estimate(document, id, LONGEST.usual);
-      if (isAsked()) store.dispatch(estimateSolved({ unit: id, estimate }));
+    for (const name of nodesOf(column)) {
+      if (!isAsked()) return;
+      const result = await engine.node(document, id, name, LONGEST.usual);
+      if (isAsked()) store.dispatch(nodeSolved({ unit: id, name, result }));
     }
-    if (!isAsked() || ladder === null) return;
+    if (!isAsked() || column.ladder === null) return;
     const found = await engine.ladder(document, id, LONGEST.usual);
     if (isAsked()) store.dispatch(ladderSolved({ unit: id, ...found }));
   }

@@ -1,17 +1,19 @@
 /** What was computed, unit by unit, with the hash of the inputs it was computed from; whether it is stale is a selector's to say. */
-import type { CaseResults, DrumResult, EstimateResult, GraphBesideResult, LadderFacts, LadderResult } from '@keen-ladder/core';
+import type { CaseResults, KindFacts, LadderFacts, LadderResult, NodeName, NodeResult, UnitResult } from '@keen-ladder/core';
+import type { UnitKind } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 
 /** Of one unit; null where nothing has been computed yet, or nothing of that kind is. */
 export interface UnitResults {
   solved: { results: CaseResults; milliseconds: number } | null;
-  estimate: EstimateResult | null;
-  graphBeside: GraphBesideResult | null;
+  /** Stops that are answered by themselves. */
+  nodes: { [N in NodeName]?: NodeResult<N> };
   ladder: { result: LadderResult; milliseconds: number } | null;
   /** The last column that was solved: it stays to be seen until another one is. */
   lastLadder: LadderFacts | null;
-  drum: { result: DrumResult; milliseconds: number } | null;
+  /** What a unit that is one stop answered. */
+  unit: { result: UnitResult<KindFacts[UnitKind]>; milliseconds: number } | null;
   /** Hash of all that the unit reads, when all of it was last worked out while another unit was looked at. */
   whole: string | null;
 }
@@ -26,11 +28,10 @@ export interface Results {
 
 export const NO_RESULTS: UnitResults = {
   solved: null,
-  estimate: null,
-  graphBeside: null,
+  nodes: {},
   ladder: null,
   lastLadder: null,
-  drum: null,
+  unit: null,
   whole: null,
 };
 
@@ -65,18 +66,16 @@ const resultsSlice = createSlice({
         failure: null,
       };
     },
-    drumSolved(state, { payload: { unit, ...drum } }: Of<{ result: DrumResult; milliseconds: number }>) {
-      return { ...withResults(state, unit, { drum, whole: null }), failure: null };
+    unitSolved(state, { payload: { unit, ...answered } }: Of<{ result: UnitResult<KindFacts[UnitKind]>; milliseconds: number }>) {
+      return { ...withResults(state, unit, { unit: answered, whole: null }), failure: null };
     },
     /** All of a unit that is not looked at has been worked out, from inputs of this hash. */
-    unitSolved(state, { payload: { unit, whole } }: Of<{ whole: string }>) {
+    unitLookedAfter(state, { payload: { unit, whole } }: Of<{ whole: string }>) {
       return withResults(state, unit, { whole });
     },
-    estimateSolved(state, { payload: { unit, estimate } }: Of<{ estimate: EstimateResult }>) {
-      return withResults(state, unit, { estimate });
-    },
-    graphBesideSolved(state, { payload: { unit, graphBeside } }: Of<{ graphBeside: GraphBesideResult }>) {
-      return withResults(state, unit, { graphBeside });
+    nodeSolved(state, { payload: { unit, name, result } }: Of<{ name: NodeName; result: NodeResult<NodeName> }>) {
+      const nodes = { ...state.byUnit[unit]?.nodes, [name]: result };
+      return withResults(state, unit, { nodes });
     },
     ladderSolved(state, { payload: { unit, ...ladder } }: Of<{ result: LadderResult; milliseconds: number }>) {
       const { outcome } = ladder.result;
@@ -105,14 +104,13 @@ const resultsSlice = createSlice({
 export const resultsReducer = resultsSlice.reducer;
 export const {
   caseSolved,
-  drumSolved,
   engineFailed,
-  estimateSolved,
-  graphBesideSolved,
   ladderPassed,
   ladderReturned,
   ladderSearchedOn,
   ladderSolved,
+  nodeSolved,
   resultsCleared,
+  unitLookedAfter,
   unitSolved,
 } = resultsSlice.actions;

@@ -20,6 +20,7 @@ function engines(first = 1) {
         asked.push(`${number} solve ${document.notes}`);
         return Promise.resolve({ results: { absorption: {}, feeds: {} }, milliseconds: 1 });
       },
+      node: () => Promise.resolve({ inputHash: '', outcome: { state: 'open', points: [] } }),
       ladder: (document: CaseDocument, _: string, longest: number) => {
         asked.push(`${number} ladder ${document.notes} ${longest}`);
         const result = { outcome: { state: 'open', points: [] } };

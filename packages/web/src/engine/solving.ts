@@ -1,12 +1,12 @@
 /** Keeps the results up with the document: one request at a time, and of those that wait only the newest. */
-import { inputHashes, upstreamOf } from '@keen-ladder/core';
+import { inputHashes, nodesOf, unitOf, upstreamOf } from '@keen-ladder/core';
 import type { CaseDocument, UnitKind } from '@keen-ladder/schema';
 import { afterEveryAction } from '../store/store.ts';
 import type { AppStore } from '../store/store.ts';
 import { startEngine } from './engines.ts';
 import type { RunningEngine } from './engines.ts';
 import { selectUnit } from '../document/selectors.ts';
-import { caseSolved, drumSolved, engineFailed, estimateSolved, graphBesideSolved, ladderSolved } from './resultsSlice.ts';
+import { caseSolved, engineFailed, ladderSolved, nodeSolved, unitSolved } from './resultsSlice.ts';
 
 /** On its own page the ladder follows every edit; elsewhere it waits for a pause. */
 const isLadderShown = (): boolean => window.location.pathname.endsWith('/ladder');
@@ -127,12 +127,12 @@ class Follower {
     const looked = this.waiting;
     this.waiting = undefined;
     if (looked === undefined) return;
-    await this.attempt(() => (looked.kind === 'drum' ? this.solveDrum(looked) : this.solveColumn(looked)));
+    await this.attempt(() => (looked.kind === 'column' ? this.solveColumn(looked) : this.solveUnit(looked)));
   }
 
-  private async solveDrum({ document, unit }: Looked): Promise<void> {
+  private async solveUnit({ document, unit, kind }: Looked): Promise<void> {
     this.patienceEnds = performance.now() + PATIENCE;
-    this.store.dispatch(drumSolved({ unit, ...(await this.running.engine.drum(document, unit, LONGEST.usual)) }));
+    this.store.dispatch(unitSolved({ unit, ...(await this.running.engine.unit(document, unit, kind, LONGEST.usual)) }));
   }
 
   private async solveColumn(looked: Looked): Promise<void> {
@@ -142,7 +142,7 @@ class Follower {
     const solved = await this.running.engine.solve(document, unit, LONGEST.usual);
     this.store.dispatch(caseSolved({ unit, ...solved }));
     if (isLadderShown() && this.waiting === undefined) await this.solveLadder(looked);
-    this.pause = window.setTimeout(() => void this.solveBeside(looked, solved.results.absorption === null), PAUSE);
+    this.pause = window.setTimeout(() => void this.solveBeside(looked), PAUSE);
   }
 
   private async solveLadder(looked: Looked): Promise<void> {
@@ -156,17 +156,13 @@ class Follower {
   }
 
   /** What takes longer is worked out when the engineer pauses. */
-  private async solveBeside(looked: Looked, isDistillation: boolean): Promise<void> {
+  private async solveBeside(looked: Looked): Promise<void> {
     const { document, unit } = looked;
     const { engine } = this.running;
     await this.attempt(async () => {
-      if (isDistillation) {
-        const graphBeside = await engine.graphBeside(document, unit, LONGEST.usual);
-        this.store.dispatch(graphBesideSolved({ unit, graphBeside }));
-      }
-      if (isDistillation && this.waiting === undefined) {
-        const estimate = await engine.estimate(document, unit, LONGEST.usual);
-        this.store.dispatch(estimateSolved({ unit, estimate }));
+      for (const name of nodesOf(unitOf(document, unit))) {
+        if (this.waiting !== undefined) return;
+        this.store.dispatch(nodeSolved({ unit, name, result: await engine.node(document, unit, name, LONGEST.usual) }));
       }
       if (this.waiting === undefined) await this.solveLadder(looked);
     });

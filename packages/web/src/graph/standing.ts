@@ -12,12 +12,12 @@ export function selectBestFeedStages(state: RootState): number[] | undefined {
 
 /** What stands beside the drawing as last worked out; of the inputs before, while an edit is not yet over. */
 export function selectGraphBeside(state: RootState): GraphBeside | null {
-  const outcome = selectUnitResults(state).graphBeside?.outcome;
+  const outcome = selectUnitResults(state).nodes.beside?.outcome;
   return outcome?.state === 'solved' ? outcome.value : null;
 }
 
 export const selectIsBesideStale = (state: RootState): boolean =>
-  selectUnitResults(state).graphBeside?.inputHash !== selectHashes(state)?.graph;
+  selectUnitResults(state).nodes.beside?.inputHash !== selectHashes(state)?.graph;
 
 /** Which of the stages are no trays. */
 export function countedWords({ condenser, bottom }: Pick<ColumnUnit, 'condenser' | 'bottom'>): string {

@@ -18,7 +18,7 @@ interface Stop {
 const outOf = (outcome: { state: string; reason?: Reason } | undefined): Reason | undefined => outcome?.reason;
 
 const estimate: Stop = {
-  reason: (document) => outOf(createCaseSolver().estimate(document, 'column').outcome),
+  reason: (document) => outOf(createCaseSolver().node(document, 'column', 'estimate').outcome),
   proposals: (reason, _document, unit) => estimateProposals(reason, unit),
 };
 const transfer: Stop = {

@@ -9,7 +9,7 @@ import { selectComponents } from '../document/selectors.ts';
 import {
   selectBalanceStanding,
   selectDrawingStanding,
-  selectDrumMilliseconds,
+  selectUnitMilliseconds,
   selectDrumStanding,
   selectEstimateStanding,
   selectFactorsStanding,
@@ -83,7 +83,7 @@ export const STOPS: readonly Stop[] = [
     name: 'Drum',
     isOf: ({ kind }) => kind === 'drum',
     standing: selectDrumStanding,
-    solvedWords: inTime(selectDrumMilliseconds),
+    solvedWords: inTime(selectUnitMilliseconds),
     holds: /./,
     shows: ['feeds', 'drum'],
   },

@@ -6,14 +6,7 @@ import { beforeEach, describe, expect, test } from 'vitest';
 import { createStore } from '../store/store.ts';
 import type { AppStore } from '../store/store.ts';
 import { amountSet, caseOpened, ladderSet, notesWritten, targetSet } from '../document/documentSlice.ts';
-import {
-  caseSolved,
-  estimateSolved,
-  ladderPassed,
-  ladderReturned,
-  ladderSearchedOn,
-  ladderSolved,
-} from '../engine/resultsSlice.ts';
+import { caseSolved, nodeSolved, ladderPassed, ladderReturned, ladderSearchedOn, ladderSolved } from '../engine/resultsSlice.ts';
 import {
   selectBalanceStanding,
   selectEstimateStanding,
@@ -33,7 +26,7 @@ const document = (): CaseDocument => store.getState().document.present;
 function solveAll(): void {
   const solver = createCaseSolver();
   store.dispatch(caseSolved({ unit: 'column', results: solver.solve(document(), 'column'), milliseconds: 1 }));
-  store.dispatch(estimateSolved({ unit: 'column', estimate: solver.estimate(document(), 'column') }));
+  store.dispatch(nodeSolved({ unit: 'column', name: 'estimate', result: solver.node(document(), 'column', 'estimate') }));
   store.dispatch(ladderSolved({ unit: 'column', result: solver.ladder(document(), 'column'), milliseconds: 1 }));
 }
 

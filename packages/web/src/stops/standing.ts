@@ -3,11 +3,12 @@ import type {
   AbsorptionResult,
   BalanceResult,
   DrumResult,
-  EstimateResult,
   FeedFacts,
   GraphResult,
   LadderFacts,
   LadderResult,
+  NodeName,
+  NodeResult,
   OpenPoint,
   Outcome,
   Reason,
@@ -15,12 +16,14 @@ import type {
   ThermoModel,
   Warning,
 } from '@keen-ladder/core';
-import { buildModel } from '@keen-ladder/core';
+import { buildModel, nodeHash } from '@keen-ladder/core';
 import type { Unit } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../store/store.ts';
 import {
+  selectColumn,
   selectComponents,
+  selectDocument,
   selectFeeds,
   selectHashes,
   selectHashesByUnit,
@@ -71,7 +74,20 @@ export const selectBalanceResult = (state: RootState): BalanceResult | null => s
 
 export const selectAbsorptionResult = (state: RootState): AbsorptionResult | null => selectResults(state)?.absorption ?? null;
 
-export const selectEstimateResult = (state: RootState): EstimateResult | null => selectUnitResults(state).estimate;
+/** What a stop that is answered by itself answered last. */
+export const selectNode =
+  <N extends NodeName>(name: N) =>
+  (state: RootState): NodeResult<N> | null =>
+    selectUnitResults(state).nodes[name] ?? null;
+
+/** Hash of what such a stop reads now; undefined of a unit that is no column. */
+const selectNodeHash = (name: NodeName) =>
+  createSelector([selectDocument, selectColumn, selectHashes], (document, column, hashes) =>
+    column === undefined || hashes === null ? undefined : nodeHash(document, column, hashes, name),
+  );
+
+export const selectEstimateResult = selectNode('estimate');
+const selectEstimateHash = selectNodeHash('estimate');
 
 export const selectLastGraphStanding = createSelector([selectGraphResult], (result) => standingOf(result?.outcome));
 export const selectLastBalanceStanding = createSelector([selectBalanceResult], (result) => standingOf(result?.outcome));
@@ -86,8 +102,7 @@ const differs = (result: { inputHash: string } | null, hash: string | undefined)
 export const selectIsGraphStale = (state: RootState): boolean => differs(selectGraphResult(state), selectHashes(state)?.graph);
 export const selectIsBalanceStale = (state: RootState): boolean =>
   differs(selectBalanceResult(state), selectHashes(state)?.balance);
-export const selectIsEstimateStale = (state: RootState): boolean =>
-  differs(selectEstimateResult(state), selectHashes(state)?.estimate);
+export const selectIsEstimateStale = (state: RootState): boolean => differs(selectEstimateResult(state), selectEstimateHash(state));
 
 export const selectIsAbsorptionStale = (state: RootState): boolean =>
   differs(selectAbsorptionResult(state), selectHashes(state)?.absorption);
@@ -114,8 +129,9 @@ export const selectEstimateStanding = (state: RootState) =>
 
 export const selectLadderStanding = (state: RootState) => (selectIsLadderStale(state) ? STALE : selectLastLadderStanding(state));
 
-export const selectDrumResult = (state: RootState): DrumResult | null => selectUnitResults(state).drum?.result ?? null;
-export const selectDrumMilliseconds = (state: RootState): number => selectUnitResults(state).drum?.milliseconds ?? 0;
+export const selectDrumResult = (state: RootState): DrumResult | null =>
+  selectUnit(state)?.kind === 'drum' ? ((selectUnitResults(state).unit?.result ?? null) as DrumResult | null) : null; // of its kind
+export const selectUnitMilliseconds = (state: RootState): number => selectUnitResults(state).unit?.milliseconds ?? 0;
 export const selectLastDrumStanding = createSelector([selectDrumResult], (result) => standingOf(result?.outcome));
 export const selectDrumStanding = (state: RootState) =>
   differs(selectDrumResult(state), selectHashes(state)?.whole) ? STALE : selectLastDrumStanding(state);
@@ -126,7 +142,7 @@ export function selectUnitState(state: RootState, unit: Unit): Standing<unknown>
   const hashes = selectHashesByUnit(state).get(unit.id);
   const stateOf = (result: { inputHash: string; outcome: Outcome<unknown> } | null | undefined, hash: string | undefined) =>
     result === null || result === undefined ? 'ready' : result.inputHash === hash ? standingOf(result.outcome).state : 'stale';
-  if (unit.kind === 'drum') return stateOf(results.drum?.result, hashes?.whole);
+  if (unit.kind !== 'column') return stateOf(results.unit?.result, hashes?.whole);
   if (unit.ladder !== null) return stateOf(results.ladder?.result, hashes?.ladder);
   if (unit.service !== 'distillation') {
     const washing = results.solved?.results.absorption;
@@ -134,7 +150,7 @@ export function selectUnitState(state: RootState, unit: Unit): Standing<unknown>
   }
   return selectComponents(state).length <= 2
     ? stateOf(results.solved?.results.graph, hashes?.graph)
-    : stateOf(results.estimate, hashes?.estimate);
+    : stateOf(results.nodes.estimate, hashes && nodeHash(selectDocument(state), unit, hashes, 'estimate'));
 }
 
 export const selectDrawingStanding = (state: RootState) =>
@@ -160,16 +176,16 @@ export function selectFeedFacts(state: RootState, inlet: string): FeedFacts | nu
 
 /** What the stops of the unit answered to the newest inputs; what is stale is left out. */
 export const selectAnswers = createSelector(
-  [selectUnitResults, selectHashes],
-  ({ solved, estimate, ladder, drum }, hashes): StopAnswers => {
+  [selectUnitResults, selectHashes, selectEstimateHash, selectDrumResult],
+  ({ solved, nodes, ladder }, hashes, estimateHash, drum): StopAnswers => {
     const answers: StopAnswers = {};
     const { balance, graph, absorption, feeds } = solved?.results ?? {};
     if (feeds !== undefined && balance?.inputHash === hashes?.balance) Object.assign(answers, { feeds, balance });
     if (graph?.inputHash === hashes?.graph && absorption === null) answers.graph = graph?.outcome;
     if (absorption?.inputHash === hashes?.absorption) answers.factors = absorption?.estimate;
-    if (estimate?.inputHash === hashes?.estimate) answers.estimate = estimate?.outcome;
+    if (nodes.estimate?.inputHash === estimateHash) answers.estimate = nodes.estimate?.outcome;
     if (ladder?.result.inputHash === hashes?.ladder) answers.ladder = ladder?.result.outcome;
-    if (drum?.result.inputHash === hashes?.whole) Object.assign(answers, { feeds: drum?.result.feeds, drum: drum?.result.outcome });
+    if (drum?.inputHash === hashes?.whole) Object.assign(answers, { feeds: drum?.feeds, drum: drum?.outcome });
     return answers;
   },
 );

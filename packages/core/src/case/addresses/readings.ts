@@ -85,7 +85,7 @@ export function answersOf(
   const isAsked = (...stops: ResultStop[]): boolean => only === undefined || stops.includes(only);
   if (unit.kind === 'drum') {
     if (!isAsked('feeds', 'drum')) return {};
-    const { feeds, outcome } = solver.drum(document, unit.id, isOver);
+    const { feeds, outcome } = solver.unit(document, unit.id, 'drum', isOver);
     return { feeds, drum: outcome };
   }
   const isBinary = document.mixture.components.length <= 2;
@@ -96,7 +96,8 @@ export function answersOf(
     if (absorption !== null) answers.factors = absorption.estimate;
     else if (isBinary) answers.graph = graph.outcome;
   }
-  if (isAsked('estimate') && unit.service === 'distillation') answers.estimate = solver.estimate(document, unit.id, isOver).outcome;
+  if (isAsked('estimate') && unit.service === 'distillation')
+    answers.estimate = solver.node(document, unit.id, 'estimate', isOver).outcome;
   if (isAsked('ladder') && unit.ladder !== null) answers.ladder = solver.ladder(document, unit.id, isOver).outcome;
   return answers;
 }

@@ -22,7 +22,7 @@ function outcomeOf(names: string[], recoveries: Record<string, number>) {
     value,
   }));
   document.units[0].balance.cells = cells;
-  return createCaseSolver().estimate(document, 'column').outcome;
+  return createCaseSolver().node(document, 'column', 'estimate').outcome;
 }
 
 function estimateOf(names: string[], recoveries: Record<string, number>) {
@@ -82,7 +82,7 @@ describe('a reflux or stages that do not make the split', () => {
   }) => {
     const document = acetoneWaterCase();
     Object.assign(document.units[0].estimate, estimate);
-    return createCaseSolver().estimate(document, 'column').outcome;
+    return createCaseSolver().node(document, 'column', 'estimate').outcome;
   };
   test.each([
     ['estimate-below-minimum', asked({ find: 'stages', reflux: { kind: 'ratio', value: 0.01 }, stages: null })],

@@ -14,11 +14,6 @@ import { freezing } from '../streams/freezing.ts';
 import { ionsChecks, pressureFalls } from './ladder/checks.ts';
 import type { FeedFacts } from '../streams/feed.ts';
 
-export interface EstimateResult {
-  inputHash: string;
-  outcome: Outcome<EstimateFacts>;
-}
-
 type Plain<T> = {
   [K in keyof T]: T[K] extends Float64Array
     ? number[]

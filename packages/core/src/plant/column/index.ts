@@ -5,11 +5,11 @@ export { balanceOf, cellPath, productsOf } from './balance.ts';
 export type { BalanceFacts, BalanceKeys, BalanceResult, Product } from './balance.ts';
 
 export { solveGraph, solveGraphBeside } from './graph/graph.ts';
-export type { DrawnCurve, GraphBeside, GraphBesideResult, GraphDesign, GraphResult, ProductFlows } from './graph/graph.ts';
+export type { CurveKeeper, DrawnCurve, GraphBeside, GraphDesign, GraphResult, ProductFlows } from './graph/graph.ts';
 export { givenPurity, massToMole, moleToMass } from './graph/inputs.ts';
 
 export { solveEstimate, USUAL_REFLUXES } from './estimate.ts';
-export type { CoolantFacts, EstimateFacts, EstimateResult } from './estimate.ts';
+export type { CoolantFacts, EstimateFacts } from './estimate.ts';
 export { solveAbsorption, USUAL_FLOW_MULTIPLE } from './absorption.ts';
 export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
 

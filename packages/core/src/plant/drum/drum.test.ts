@@ -34,7 +34,7 @@ function drumCase(known: [DrumKnown, DrumKnown], model: 'ideal' | 'peng-robinson
 }
 
 const outcomeOf = (known: [DrumKnown, DrumKnown], model?: 'ideal' | 'peng-robinson') =>
-  createCaseSolver().drum(drumCase(known, model), 'drum').outcome;
+  createCaseSolver().unit(drumCase(known, model), 'drum', 'drum').outcome;
 
 /** Vapour share by Rachford and Rice's equation with Raoult's K, bisected: nothing of the flash in it. */
 function shareByBisection(T: number, P: number, z: readonly number[]): number {
@@ -105,7 +105,7 @@ describe.each(['ideal', 'peng-robinson'] as const)('by %s', (model) => {
           { by: 'vapour-fraction', value: beta },
         ];
         const document = drumCase(known, model);
-        const { outcome, feeds } = createCaseSolver().drum(document, 'drum');
+        const { outcome, feeds } = createCaseSolver().unit(document, 'drum', 'drum');
         if (outcome.state !== 'solved') return;
         solvedOnes++;
         const { vapour, liquid } = outcome.value.outlets;
@@ -128,7 +128,7 @@ test('several feeds are mixed; an adiabatic drum has the heat of all of them', (
   const [feed] = document.streams;
   document.streams.push({ ...feed, id: 'cold', name: 'Cold', condition: [feed.condition[0], { by: 'temperature', value: 300 }] });
   document.connections.push({ id: 'cold-to-drum', from: { stream: 'cold' }, to: { unit: 'drum', port: 'cold' } });
-  const { outcome, feeds } = createCaseSolver().drum(document, 'drum');
+  const { outcome, feeds } = createCaseSolver().unit(document, 'drum', 'drum');
   const facts = solvedValue(outcome);
   const [hot, cold] = ['feed', 'cold'].map((id) => solvedValue(feeds[id].outcome));
   const { vapour, liquid } = facts.outlets;
@@ -144,9 +144,9 @@ test('a feed said to come at the unit’s pressure comes at the drum’s, and wa
   ];
   const document = drumCase(known);
   document.streams[0].condition = [{ by: 'column-pressure' }, { by: 'saturated-liquid' }];
-  expect(solvedValue(createCaseSolver().drum(document, 'drum').feeds['feed'].outcome).P).toBe(1.7e5);
+  expect(solvedValue(createCaseSolver().unit(document, 'drum', 'drum').feeds['feed'].outcome).P).toBe(1.7e5);
   document.units = [{ ...newDrum('drum', 'Drum'), known: [{ by: 'temperature', value: 350 }, { by: 'duty', value: 0 }] }]; // prettier-ignore
-  const { outcome } = createCaseSolver().drum(document, 'drum');
+  const { outcome } = createCaseSolver().unit(document, 'drum', 'drum');
   expect(outcome.state === 'open' ? outcome.points : []).toMatchObject([{ code: 'missing', path: 'units.drum.known.0' }]);
 });
 
@@ -180,7 +180,7 @@ test('a liquid that is two is told: 1-butanol and water at 25 °C', () => {
   const warningsAt = (butanol: number) => {
     document.streams[0].composition = { basis: 'mole', parts: { [BUTANOL]: butanol, [WATER]: 1 - butanol } };
     document.streams[0].condition = [{ by: 'pressure', value: 101325 }, { by: 'temperature', value: 298.15 }]; // prettier-ignore
-    const { outcome } = createCaseSolver().drum({ ...document, streams: [...document.streams] }, 'drum');
+    const { outcome } = createCaseSolver().unit({ ...document, streams: [...document.streams] }, 'drum', 'drum');
     return outcome.state === 'solved' ? outcome.warnings.map(({ code }) => code) : [outcome.state];
   };
   expect(warningsAt(0.2)).toContain('liquid-parts');

@@ -77,12 +77,6 @@ export interface ProductFlows {
   reboilerDuty: number | null;
 }
 
-/** What stands beside the drawing and takes longer. */
-export interface GraphBesideResult {
-  inputHash: string;
-  outcome: Outcome<GraphBeside>;
-}
-
 export interface GraphBeside {
   /** The design that it stands beside, at constant molar overflow. */
   design: Design;

@@ -1,0 +1,24 @@
+/** How the stops of `nodes.ts` are solved, a row each. */
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { Outcome } from '../numerics/index.ts';
+import { solveEstimate, solveGraphBeside } from '../plant/index.ts';
+import type { CurveKeeper } from '../plant/index.ts';
+import type { NodeFacts, NodeName } from './nodes.ts';
+import type { BeforeColumn } from './upstream.ts';
+
+/** What a node is solved from. */
+export interface NodeAsked {
+  document: CaseDocument;
+  column: ColumnUnit;
+  before: BeforeColumn;
+  /** Equilibrium curves of before. */
+  curves: CurveKeeper;
+}
+
+const SOLVE: { [N in NodeName]: (asked: NodeAsked) => Outcome<NodeFacts[N]> } = {
+  beside: ({ document, column, before, curves }) => solveGraphBeside(document, column, before, curves),
+  estimate: ({ document, column, before }) => solveEstimate(document, column, before),
+};
+
+/** A node's answer, from nothing. */
+export const solveNode = <N extends NodeName>(name: N, asked: NodeAsked): Outcome<NodeFacts[N]> => SOLVE[name](asked);
