@@ -8,7 +8,12 @@ export default defineConfig({
     emptyOutDir: false, // build/types belongs to tsc
     target: 'node20',
     rollupOptions: {
-      input: { main: 'src/main.ts', solve: 'src/solve/solve.ts', figures: 'src/figures/worker.ts', numbers: 'src/numbers/worker.ts' },
+      input: {
+        main: 'src/main.ts',
+        solve: 'src/solve/solve.ts',
+        figures: 'src/figures/worker.ts',
+        numbers: 'src/numbers/worker.ts',
+      },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },

@@ -192,7 +192,11 @@ test('none of the demo’s columns is told that it freezes or that its pressure 
     for (const { id } of document.units) {
       const solver = createCaseSolver();
       const { feeds, graph } = solver.solve(document, id);
-      const all = [...Object.values(feeds).map((feed) => feed.outcome), graph.outcome, solver.node(document, id, 'estimate').outcome];
+      const all = [
+        ...Object.values(feeds).map((feed) => feed.outcome),
+        graph.outcome,
+        solver.node(document, id, 'estimate').outcome,
+      ];
       for (const outcome of [...all, solver.ladder(document, id).outcome])
         if (outcome.state === 'solved')
           expect(

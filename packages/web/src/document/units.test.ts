@@ -92,9 +92,7 @@ test('whatever is added, connected and taken away, the document is one that can 
         const unit = units[pick % Math.max(1, units.length)];
         const outlet = freeOutlets(document(), unit?.id ?? null)[0];
         if (what === 'drum' || what === 'column')
-          store.dispatch(
-            unitAdded({ kind: what, id: freeId(what, units), from: pick % 2 === 0 ? null : (outlet?.port ?? null) }),
-          );
+          store.dispatch(unitAdded({ kind: what, id: freeId(what, units), from: pick % 2 === 0 ? null : (outlet?.port ?? null) }));
         else if (unit === undefined) continue;
         else if (what === 'feed') store.dispatch(feedAdded({ unit: unit.id }));
         else if (what === 'remove') store.dispatch(unitRemoved({ unit: unit.id }));
