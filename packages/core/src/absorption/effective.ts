@@ -11,6 +11,7 @@ import type { Outcome } from '../numerics/index.ts';
 import { effectiveFactor, kremserLoss } from '../shortcut/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
+/** A stream that enters an absorber or a stripper. */
 export interface AbsorberStream {
   /** mol/s by component. */
   flows: Float64Array;
@@ -18,6 +19,7 @@ export interface AbsorberStream {
   enthalpy: number; // J/mol
 }
 
+/** What the method of effective factors is asked. */
 export interface AbsorberInput {
   model: ThermoModel;
   gas: AbsorberStream;
@@ -28,6 +30,7 @@ export interface AbsorberInput {
   find: { find: 'recovery'; stages: number } | { find: 'stages'; solute: number; from: 'gas' | 'liquid'; recovery: number };
 }
 
+/** What it answers, component by component. */
 export interface AbsorberEstimate {
   stages: number;
   /** mol/s by component, what leaves at the top and at the bottom. */

@@ -7,8 +7,10 @@
  */
 import { bracketedRoot } from '../numerics/index.ts';
 
+/** Whether a gas is washed or a liquid stripped. */
 export type TransferKind = 'absorption' | 'stripping';
 
+/** One solute that passes between a gas and a liquid, in mole ratios. */
 export interface Transfer {
   kind: TransferKind;
   /** Mole fraction y of the solute over a liquid of mole fraction x, the rest of both being what does not pass; rises with x. */
@@ -24,6 +26,7 @@ export interface TransferEnds {
   bottom: { X: number; Y: number };
 }
 
+/** The least flow that does what is asked. */
 export interface TransferLimit {
   /** Of the line that touches, L′/G′: the least for absorption, the greatest for stripping. */
   slope: number;
@@ -31,6 +34,7 @@ export interface TransferLimit {
   kind: 'end' | 'tangent';
 }
 
+/** Stages stepped between operating line and equilibrium. */
 export interface TransferStages {
   /** From the top down, X and Y leaving each. */
   stages: { X: number; Y: number }[];
@@ -38,7 +42,9 @@ export interface TransferStages {
   needed: number;
 }
 
+/** Moles per mole of what does not pass, of a mole fraction. */
 export const toRatio = (fraction: number): number => (fraction < 1 ? fraction / (1 - fraction) : Infinity);
+/** Mole fraction, of moles per mole of what does not pass. */
 export const toFraction = (ratio: number): number => ratio / (1 + ratio);
 
 /** Equilibrium in ratios. */

@@ -16,6 +16,7 @@ declare module '../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const ABSORPTION_WORDS = {
   points: {
     'not-two-streams': (point) =>

@@ -9,6 +9,7 @@
  */
 import type { CellKind } from '@keen-ladder/schema';
 
+/** A cell of the sheet that holds a number, as the equations take it. */
 export interface FixedCell {
   /** Place of the component; undefined: the product's total. */
   component: number | undefined;
@@ -22,6 +23,7 @@ export interface FixedCell {
   wish: 'equal' | 'not-above' | 'not-below';
 }
 
+/** What is fed, component by component. */
 export interface SheetFeed {
   /** mol/s by component, length n. */
   flows: Float64Array;
@@ -37,6 +39,7 @@ export interface Row {
   b: number;
 }
 
+/** The row of the sheet's equations that a cell is. */
 export function rowOf({ flows, molarMass, products }: SheetFeed, cell: FixedCell): Row {
   const c = new Float64Array(flows.length * products);
   const isMass = cell.kind.startsWith('mass');

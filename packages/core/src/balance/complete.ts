@@ -11,6 +11,7 @@
 import { factorDense, solveDense } from '../numerics/index.ts';
 import type { FixedCell, SheetFeed } from './cells.ts';
 
+/** The sheet as far as it is determined. */
 export interface Completion {
   /** Shares u[i * products + p] of the feed. */
   shares: Float64Array;

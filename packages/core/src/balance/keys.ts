@@ -1,6 +1,7 @@
 /** Which components the split is about. */
 import type { FixedCell } from './cells.ts';
 
+/** The two components that the split is between. */
 export interface SheetKeys {
   light: number;
   heavy: number;

@@ -29,6 +29,7 @@ export interface NamedCell {
   value: number;
 }
 
+/** Sentences for the codes above. */
 export const BALANCE_WORDS = {
   points: {
     'share-at-limit': (point) =>

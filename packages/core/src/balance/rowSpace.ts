@@ -4,6 +4,7 @@
  */
 import type { Row } from './cells.ts';
 
+/** The rows that were taken so far, orthogonal to one another: whether another one says anything new. */
 export class RowSpace {
   private readonly rows: { c: Float64Array; b: number; pivot: number }[] = [];
 

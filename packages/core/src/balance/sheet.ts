@@ -10,6 +10,7 @@ import type { FixedCell, SheetFeed } from './cells.ts';
 import { completed, linesFixed } from './complete.ts';
 import { RowSpace } from './rowSpace.ts';
 
+/** The flows of a sheet, and how its numbers stand. */
 export interface SheetAnswer {
   /** mol/s, [i * products + p]; undefined where nothing says. */
   flows: (number | undefined)[];
@@ -23,6 +24,7 @@ export interface SheetAnswer {
   standing: SheetStanding;
 }
 
+/** How far a sheet is determined. */
 export type SheetStanding =
   | {
       state: 'complete';

@@ -6,6 +6,7 @@ import { bracketedRoot } from '../numerics/index.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve, CurvePoint } from './curve.ts';
 
+/** A feed of the drawing. */
 export interface BinaryFeed {
   /** Part of all feeds, mol/mol. */
   flow: number;
@@ -15,6 +16,7 @@ export interface BinaryFeed {
   q: number;
 }
 
+/** A side draw of the drawing. */
 export interface BinaryDraw {
   /** Per mole of all feeds, mol/mol. */
   flow: number;
@@ -23,6 +25,7 @@ export interface BinaryDraw {
   x: number;
 }
 
+/** What the drawing takes of a column: feeds, products, draws, ends. */
 export interface BinaryColumn {
   feeds: readonly BinaryFeed[];
   draws: readonly BinaryDraw[];
@@ -54,6 +57,7 @@ export interface Split {
   q: number;
 }
 
+/** A column of one feed, as most are. */
 export const oneFeed = ({ z, xD, xB, q }: Split): BinaryColumn => ({
   feeds: [{ flow: 1, z, q }],
   draws: [],

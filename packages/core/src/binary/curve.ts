@@ -13,6 +13,7 @@ import { bracketedRoot, outOfReach, passOn, rescued, solved, valueOrInterrupt } 
 import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
+/** The equilibrium curve of a pair, interpolated between samples. */
 export interface BinaryCurve {
   readonly model: ThermoModel;
   /** Pa */
@@ -33,6 +34,7 @@ export interface BinaryCurve {
   atVapour: (y: number, out: CurvePoint, P?: number) => void;
 }
 
+/** A point of the curve with its slope. */
 export interface CurvePoint {
   x: number;
   y: number;
@@ -40,6 +42,7 @@ export interface CurvePoint {
   slope: number; // dy/dx
 }
 
+/** An empty point, to be written into. */
 export const makeCurvePoint = (): CurvePoint => ({ x: 0, y: 0, T: 0, slope: 0 });
 
 /**

@@ -17,6 +17,7 @@ import type { MinimumReflux } from './minimum.ts';
 import { SMALLEST_STEP, stepDown } from './staircase.ts';
 import type { Locus, Stage, Staircase, Stepping } from './staircase.ts';
 
+/** What a design is asked: a column, a reflux, where feeds and draws go. */
 export interface DesignInput extends BinaryColumn {
   /** J/mol of each feed, from the elements at 298.15 K. */
   feedEnthalpies: readonly number[];
@@ -48,6 +49,7 @@ export interface DesignBasis {
   stages: Stage[];
 }
 
+/** A design with its stages. */
 export interface Design extends DesignBasis {
   /** Stages needed, the last one fractional, and the whole number above; a partial condenser and the reboiler are among them. */
   needed: number;
@@ -88,6 +90,7 @@ export interface Work extends DesignInput {
   condensing: number;
 }
 
+/** The stages of a column by McCabe and Thiele's construction. */
 export function designColumn(curve: BinaryCurve, input: DesignInput): DesignOutcome {
   const wrongSplit = splitReason(curve, input);
   if (wrongSplit !== undefined) return { outcome: outOfReach(wrongSplit), basis: null };
@@ -116,6 +119,7 @@ export function designColumn(curve: BinaryCurve, input: DesignInput): DesignOutc
   return stepped(work, basis);
 }
 
+/** What a design works with, made ready once. */
 export const workOf = (curve: BinaryCurve, input: DesignInput): Work => ({
   ...input,
   curve,
@@ -231,6 +235,7 @@ export function steps(work: Work, locus: Locus, placed: readonly (number | 'best
   return stairs;
 }
 
+/** Pa on a stage, evenly from the top to the bottom. */
 export const linearPressure =
   ({ top, bottom }: { top: number; bottom: number }, count: number) =>
   (stage: number): number =>
@@ -353,6 +358,7 @@ interface CondenserEnds {
   enthalpies: (reflux: number) => CondenserEnthalpies;
 }
 
+/** What leaves a condenser, and what runs back. */
 export function condenserEnds({ curve, condenser, subcooling, xD, pressure }: Work): CondenserEnds {
   const point = makeCurvePoint();
   const P = pressure?.top;

@@ -7,8 +7,10 @@ import { phaseEnthalpy } from '../equilibrium/index.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve } from './curve.ts';
 
+/** The state in which a feed enters. */
 export type FeedState = 'subcooled liquid' | 'saturated liquid' | 'liquid and vapour' | 'saturated vapour' | 'superheated vapour';
 
+/** How much of a feed joins the liquid. */
 export interface FeedQuality {
   q: number;
   state: FeedState;
@@ -21,6 +23,7 @@ export interface FeedQuality {
 /** q, or the enthalpy of the feed in J/mol, from the elements at 298.15 K. */
 export type FeedCondition = { by: 'q'; q: number } | { by: 'enthalpy'; h: number };
 
+/** Heat to evaporate a mole of feed over its heat of evaporation: q. */
 export function feedQuality(curve: BinaryCurve, z: number, condition: FeedCondition): FeedQuality {
   const point = makeCurvePoint();
   curve.at(z, point);

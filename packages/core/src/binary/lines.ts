@@ -16,6 +16,7 @@ export interface Line {
   intercept: number;
 }
 
+/** A part of the column between two streams, with its operating line. */
 export interface Section {
   /** Flows per mole of feed, mol/mol. */
   liquid: number;
@@ -32,6 +33,7 @@ export interface Crossing extends Pick<Entry, 'kind' | 'index' | 'z' | 'q'> {
   y: number;
 }
 
+/** The lines of all sections, from the top down. */
 export interface OperatingLines {
   /** Flows per mole of feed, mol/mol. */
   distillate: number;
@@ -73,6 +75,7 @@ export function operatingLines(column: BinaryColumn, entries: readonly Entry[], 
   return { distillate, bottoms, steam: column.bottom === 'steam' ? vapour : null, sections, crossings };
 }
 
+/** y on a line at x. */
 export const onLine = (line: Line, x: number): number => line.slope * x + line.intercept;
 
 /** The operating line that holds at x when every feed and draw is at its best place. */

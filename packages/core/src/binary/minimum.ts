@@ -18,8 +18,10 @@ import type { BinaryColumn, Entry } from './column.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve, CurvePoint } from './curve.ts';
 
+/** What the least reflux is set by. */
 export type PinchKind = 'feed' | 'draw' | 'tangent-above' | 'tangent-between' | 'tangent-below' | 'boil-up';
 
+/** The least reflux and where its pinch is. */
 export interface MinimumReflux {
   /** mol/mol; negative when the feed alone brings more reflux than the split needs. */
   ratio: number;
@@ -37,6 +39,7 @@ interface Above {
   Q: number;
 }
 
+/** The least reflux at which the operating lines stay below the curve. */
 export function minimumReflux(curve: BinaryCurve, column: BinaryColumn, entries: readonly Entry[]): MinimumReflux {
   const { d0, d1 } = distillateLaw(column, entries);
   const law: Law = { ...column, d0, d1, above: sumsAbove(entries) };

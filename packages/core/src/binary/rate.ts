@@ -18,6 +18,7 @@ import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve } from './curve.ts';
 import type { Stage } from './staircase.ts';
 
+/** Stages there are, and what is known besides. */
 export interface RatingInput {
   feeds: readonly (BinaryFeed & { stage: number })[];
   draws: readonly (Omit<BinaryDraw, 'x'> & { stage: number })[];
@@ -32,6 +33,7 @@ export interface RatingInput {
   known: Partial<Record<RatingQuantity, number>>;
 }
 
+/** The split that given stages make. */
 export interface RatedColumn {
   xD: number;
   xB: number;

@@ -33,6 +33,7 @@ declare module '../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const BINARY_WORDS = {
   points: {
     'no-mixed-condenser': () => 'The graph has a total or a partial condenser: choose one of them here, or use the estimate.',

@@ -10,6 +10,7 @@ import { bracketedRoot } from '../numerics/index.ts';
 import { makeCurvePoint } from './curve.ts';
 import type { BinaryCurve, CurvePoint } from './curve.ts';
 
+/** A stage of the construction. */
 export interface Stage {
   /** Liquid and vapour that leave it, mole fractions of the more volatile component; K. */
   x: number;
@@ -25,6 +26,7 @@ export interface Locus {
   passes: (k: number, x: number) => boolean;
 }
 
+/** How the steps are taken: from which end, with what efficiency. */
 export interface Stepping {
   curve: BinaryCurve;
   locus: Locus;
@@ -41,6 +43,7 @@ export interface Stepping {
   limit: number;
 }
 
+/** All steps, from the top down. */
 export type Staircase =
   | { end: 'reached'; stages: Stage[]; placed: number[]; needed: number }
   | { end: 'feed-too-high' | 'feed-too-low' | 'limit'; stages: Stage[] };

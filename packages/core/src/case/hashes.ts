@@ -2,6 +2,7 @@
 import type { CaseDocument, Port, Unit } from '@keen-ladder/schema';
 import { hashOf, inletsOf, unitOf, unitPressure } from '../plant/index.ts';
 
+/** Hashes of what the stops of a unit read. */
 export interface InputHashes {
   /** By inlet. */
   feeds: Record<string, string>;

@@ -20,6 +20,7 @@ export function newCaseDocument(): ColumnCase {
   };
 }
 
+/** A feed of which only the name is known. */
 export function newStream(id: string, name: string): Stream {
   return {
     id,

@@ -66,6 +66,7 @@ export interface CaseResults {
   absorption: AbsorptionResult | null;
 }
 
+/** Everything that can be asked of a case. */
 export interface CaseSolver {
   /** `isOver` ends the search of a column upstream, here and in the two that follow. */
   solve: (document: CaseDocument, unit: string, isOver?: () => boolean) => CaseResults;
@@ -83,11 +84,13 @@ export interface CaseSolver {
   slopes: (document: CaseDocument, unit: string, isOver?: () => boolean) => SlopesResult;
 }
 
+/** What a split asks at the least, with the hash of what was read. */
 export interface LimitsResult {
   inputHash: string;
   outcome: Outcome<LimitsFacts>;
 }
 
+/** Sensitivities, with the hash of what was read. */
 export interface SlopesResult {
   inputHash: string;
   outcome: Outcome<SlopesFacts>;

@@ -23,6 +23,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { inputHashes } from './hashes.ts';
 import type { InputHashes } from './hashes.ts';
 
+/** What is known of a stream that enters, with the hash of what it follows from. */
 export interface FeedResult {
   inputHash: string;
   outcome: Outcome<FeedFacts>;
@@ -43,6 +44,7 @@ export interface BeforeColumn extends Entering {
 
 type IsOver = (() => boolean) | undefined;
 
+/** What enters the units of a case, kept from one document to the next. */
 export class Upstream {
   private readonly models = createKeeper<Outcome<ThermoModel>>(1);
   private readonly feeds = createKeeper<Outcome<FeedFacts>>(100);

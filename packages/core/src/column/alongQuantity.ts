@@ -14,6 +14,7 @@ import { Snapshot } from './snapshot.ts';
 import type { Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
 
+/** A target that is sought along another quantity. */
 export interface Sought {
   isMet: boolean;
   passage: Passage;

@@ -6,6 +6,7 @@ import { startProfile } from './start.ts';
 import { relativeGainsOf } from './pairing.ts';
 import type { ColumnProfile, Handle, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 
+/** The column as it is told, of a point that was found. */
 export function answerOf(column: ColumnEquations, record: SolveRecord, watch: readonly Quantity[]): SolvedColumn {
   const { n, stages, T, liquid, vapour, totalLiquid, totalVapour, handles, handleValues, input } = column;
   const drawn = column.draws.map(({ stage, phase }, draw) => {

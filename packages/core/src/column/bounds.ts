@@ -5,11 +5,13 @@ import { solveColumn } from './solve.ts';
 import type { SolveOptions } from './solve.ts';
 import type { ColumnInput, SolvedColumn, Target } from './types.ts';
 
+/** A target that is held only where it would otherwise be passed. */
 export interface Bound {
   target: Target;
   wish: 'at-most' | 'at-least';
 }
 
+/** A column with the bounds that hold it. */
 export interface BoundedColumn {
   column: SolvedColumn;
   /** Bounds that hold now, each with the target that gives way to it. */

@@ -16,6 +16,7 @@ import { startProfile } from './start.ts';
 import type { Handle, Place, Quantity, Target } from './types.ts';
 import { walk } from './walk.ts';
 
+/** The column by targets that are easily met first, then walked to those that are asked. */
 export const easyTargetsFirst: Method = (column, targets) => {
   const easy = easyTargets(column, targets);
   let best: MethodReport = { isSolved: false, iterations: 0, residual: Infinity };

@@ -20,6 +20,7 @@ import { TargetEquations } from './targets.ts';
 import { TrayVapour } from './trayVapour.ts';
 import type { ColumnInput, ColumnState, Draw, Handle, Target } from './types.ts';
 
+/** The equations of a column and their slopes, stage by stage. */
 export class ColumnEquations implements ColumnState {
   readonly input: ColumnInput;
   readonly n: number;

@@ -8,6 +8,7 @@ import type { Keys } from './sameSplit.ts';
 import { solveColumn } from './solve.ts';
 import type { ColumnInput, SolvedColumn } from './types.ts';
 
+/** What a feed stage makes of the split. */
 export interface FeedStage {
   stage: number;
   /** mol/mol and W (of the reboiler) with which the split is made from here. */

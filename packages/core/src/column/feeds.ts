@@ -14,6 +14,7 @@ interface Mover {
   handle: Handle & { kind: 'feed-flow' | 'feed-component' | 'feed-temperature' };
 }
 
+/** Feeds as they enter, moved by their handles. */
 export class FedStreams implements FedSums {
   /** mol/s of component i in feed f at [f·n + i], and W that it brings. */
   readonly flows: Float64Array;
@@ -164,6 +165,7 @@ const isFlowOf = (handle: Mover['handle'], i: number): boolean => handle.kind ==
 /** Of what moves: small enough for a straight line, large enough for what a flash leaves open. */
 const STEP = 1e-5;
 
+/** Sum of a list. */
 export const total = (flows: Float64Array): number => {
   let sum = 0;
   for (const flow of flows) sum += flow;

@@ -14,6 +14,7 @@ import { restaged } from './restaged.ts';
 import { startProfile } from './start.ts';
 import type { Target } from './types.ts';
 
+/** The column with few stages first, then with more and more. */
 export const fewStagesFirst: Method = (column, targets) => {
   let shorter: ColumnEquations | undefined;
   let report: MethodReport = NOT_SOLVED;

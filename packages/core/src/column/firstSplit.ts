@@ -8,6 +8,7 @@ import { total } from './feeds.ts';
 import type { ColumnEquations } from './equations.ts';
 import type { Place, Target } from './types.ts';
 
+/** A first division of the components between the products. */
 export interface FirstSplit {
   /** mol/s by component. */
   overhead: Float64Array;

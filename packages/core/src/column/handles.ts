@@ -10,6 +10,7 @@ export function drawsOf({ top, bottom, stages, draws }: Pick<ColumnInput, 'top' 
   ];
 }
 
+/** Whether a liquid distillate is drawn beside a vapour. */
 export const hasDistillateDraw = (top: ColumnInput['top']): boolean => top === 'total-condenser' || top === 'mixed-condenser';
 
 /** Where the bottoms stand among `drawsOf`; −1 where they are all that runs from the last stage. */
@@ -35,6 +36,7 @@ export function handlesOf(input: Omit<ColumnInput, 'targets'>): Handle[] {
   ];
 }
 
+/** Whether two handles move the same thing. */
 export function sameHandle(a: Handle, b: Handle): boolean {
   return JSON.stringify(a) === JSON.stringify(b);
 }

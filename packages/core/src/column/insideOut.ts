@@ -14,6 +14,7 @@ import { HEAT_SCALE } from './rows.ts';
 import { Snapshot } from './snapshot.ts';
 import type { Target } from './types.ts';
 
+/** The column by simple models of K and enthalpy inside, rigorous ones outside (Boston & Sullivan 1974). */
 export const insideOut: Method = (column, targets) => {
   // The simple models know draws, duties and pump-arounds; what else is freed is left to the other methods.
   const isKnown = column.handles.every(({ kind }) => kind === 'draw' || kind.startsWith('pump-around') || kind === 'duty');

@@ -16,6 +16,7 @@ import type { Keys } from './sameSplit.ts';
 import { solveColumn } from './solve.ts';
 import type { ColumnInput, SolvedColumn } from './types.ts';
 
+/** The least reflux of a split and its pinches. */
 export interface LeastReflux {
   /** mol/mol; with endless stages. */
   reflux: number;
@@ -33,6 +34,7 @@ export interface LeastReflux {
   pinches: SectionPinch[];
 }
 
+/** Where a section pinches. */
 export interface SectionPinch {
   /** Rungs of the tallest column between which the section stands, and where it changes least. */
   from: number;

@@ -18,6 +18,7 @@ export interface Passage {
   isProof: boolean;
 }
 
+/** What a method did. */
 export interface MethodReport {
   isSolved: boolean;
   iterations: number;
@@ -29,6 +30,7 @@ export interface MethodReport {
   isDrying?: boolean;
 }
 
+/** A way to solve a column. */
 export type Method = (column: ColumnEquations, targets: readonly Target[]) => MethodReport;
 
 /** A scaled error below which the equations are met. */

@@ -9,6 +9,7 @@ import type { Target } from './types.ts';
 /** Whole steps arrive soonest where they arrive at all; steps halved until the error falls are slower and surer. */
 export type Damping = 'whole steps' | 'halved steps';
 
+/** Newton's method on the whole column, steps bounded. */
 export const newton =
   (damping: Damping, most = damping === 'whole steps' ? MOST_WHOLE_STEPS : MOST_STEPS): Method =>
   (column, targets) =>

@@ -18,6 +18,7 @@ export interface Passing {
   P: number;
 }
 
+/** A composition that no further stage changes. */
 export interface PinchPoint {
   /** Liquid and vapour mole fractions. */
   x: Float64Array;

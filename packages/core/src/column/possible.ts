@@ -6,6 +6,7 @@ import { smallestMiss } from '../numerics/index.ts';
 import { bottomsDraw, drawsOf, firstSideDraw, hasDistillateDraw } from './handles.ts';
 import type { ColumnInput, Place, Quantity, Target, WeightedSum } from './types.ts';
 
+/** Targets that cannot be true together. */
 export interface TargetConflict {
   kind: 'repeats' | 'beyond-balance';
   targets: number[];

@@ -7,6 +7,7 @@ import { addInertia } from './inertia.ts';
 import type { Method } from './method.ts';
 import { newton, NewtonStep } from './newton.ts';
 
+/** The column by following its hold-up in time until it stands still. */
 export const pseudoTransient: Method = (column, targets) => {
   const stepper = new NewtonStep(column);
   const finish = newton('whole steps', FINISH);

@@ -76,6 +76,7 @@ export type Obstacle =
     }
   | { kind: 'not-found' };
 
+/** Sentences for the codes above. */
 export const COLUMN_WORDS = {
   points: {
     'stage-not-there': (point) =>

@@ -3,6 +3,7 @@ import type { Reason } from '../numerics/index.ts';
 import type { ColumnEquations } from './equations.ts';
 import { stageOverdrawn } from './walk.ts';
 
+/** Why a column has no answer, as far as it can be told before or after the search. */
 export function refusalOf(column: ColumnEquations): Reason | undefined {
   const dry = dryStageOf(column);
   if (dry !== undefined) return dry;

@@ -19,6 +19,7 @@ export type Given =
   | Extract<FreeHandle, { kind: 'feed-heat' | 'duty' | 'pressure' | 'subcooling' }>
   | { kind: 'efficiency' };
 
+/** What everything that comes out does for a little more of everything that is given. */
 export interface Responses {
   values: number[];
   /** By what is given, then by quantity. */

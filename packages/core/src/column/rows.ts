@@ -5,6 +5,7 @@
  */
 import type { BlockTridiagonal } from '../numerics/index.ts';
 
+/** A row of the bordered system: a target or a closing equation. */
 export class EquationRow {
   readonly values: Float64Array;
   /** What slopes and the sum are multiplied by. */

@@ -1,6 +1,7 @@
 /** The unknowns of a column, kept to come back to or to go on from. */
 import type { ColumnEquations } from './equations.ts';
 
+/** A point of the search that can be gone back to. */
 export class Snapshot {
   private readonly column: ColumnEquations;
   private readonly kept: Float64Array[];

@@ -19,6 +19,7 @@ import type { SweepKind } from './start.ts';
 import { equilibriumStages, fewestAsked } from './totalReflux.ts';
 import type { ColumnInput, GivenProfile, Quantity, SolvedColumn, SolveRecord } from './types.ts';
 
+/** How a column is to be searched. */
 export interface SolveOptions {
   /** An earlier solution of the same components to begin from, stretched where the stages are not as many. */
   before?: SolvedColumn | undefined;

@@ -13,6 +13,7 @@ import { bottomsDraw, firstSideDraw, givenValue, sameHandle } from './handles.ts
 import { HEAT_SCALE } from './rows.ts';
 import type { GivenProfile, Handle, Place, Target } from './types.ts';
 
+/** How the first profile is swept. */
 export type SweepKind = 'bubble points' | 'sum of rates';
 
 /**

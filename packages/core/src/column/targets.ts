@@ -13,6 +13,7 @@ interface Part {
   share: { of: 'all' } | { of: 'handle' | 'rest'; takers: number[] };
 }
 
+/** The targets as equations on the stages' unknowns. */
 export class TargetEquations {
   private readonly column: ColumnState;
   private readonly row: BorderRow;

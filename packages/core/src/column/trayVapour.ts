@@ -10,6 +10,7 @@ import { factorDense, solveDense } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
+/** The vapour of a tray with an efficiency. */
 export class TrayVapour {
   /** y*, mole fractions whose sum is 1 at the liquid's bubble point. */
   readonly y: Float64Array;

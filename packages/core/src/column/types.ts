@@ -6,6 +6,7 @@ import type { BlockTridiagonal } from '../numerics/index.ts';
 import type { Phase, PhaseProperties, ThermoModel } from '../thermo/index.ts';
 import type { EquationRow } from './rows.ts';
 
+/** A feed as the column takes it. */
 export interface ColumnFeed {
   stage: number;
   /** mol/s by component. */
@@ -103,11 +104,13 @@ export type Quantity =
   /** K of the liquid that a pump-around returns. */
   | { kind: 'return-temperature'; loop: number };
 
+/** A quantity and the value it is held to. */
 export interface Target {
   quantity: Quantity;
   value: number;
 }
 
+/** Everything a rigorous column is made of. */
 export interface ColumnInput {
   model: ThermoModel;
   stages: number;
@@ -132,6 +135,7 @@ export interface ColumnInput {
   isOver?: (() => boolean) | undefined;
 }
 
+/** Temperatures and flows to begin from. */
 export interface ColumnProfile {
   /** K by stage; of a total condenser its bubble point. */
   T: Float64Array;
@@ -143,6 +147,7 @@ export interface ColumnProfile {
   vapour: Float64Array;
 }
 
+/** A column that was found. */
 export interface SolvedColumn extends ColumnProfile {
   readonly handles: readonly Handle[];
   /** mol/s and W. */

@@ -8,6 +8,7 @@ import { newton } from './newton.ts';
 import { Snapshot } from './snapshot.ts';
 import type { Target } from './types.ts';
 
+/** How a walk went. */
 export interface WalkReport {
   /** Part of the way that was gone: 1 is all of it. */
   reached: number;

@@ -13,6 +13,7 @@ import { walk } from './walk.ts';
 /** How far apart two values of a target are, as a part of them. */
 const far = (a: number, b: number): number => Math.abs(a - b) / (Math.abs(a) + Math.abs(b) + 1e-300);
 
+/** The column at a point of a walk. */
 export interface WalkedColumn {
   /** Part of the way that was gone, 1 for all of it, and the column there. */
   reached: number;

@@ -4,6 +4,7 @@
  */
 import indexFile from './data/index.json' with { type: 'json' };
 
+/** A component as it is found by its names. */
 export interface IndexEntry {
   /** CAS registry number. */
   id: string;
@@ -18,6 +19,7 @@ export interface IndexEntry {
 
 type Row = [string, string, string[], string, string, string, number];
 
+/** All components by name, formula and number, small enough to load at once. */
 export const componentIndex: readonly IndexEntry[] = (indexFile as Row[]).map(
   ([id, name, synonyms, formula, family, level, boilsAt]) => ({ id, name, synonyms, formula, family, level, boilsAt }),
 );

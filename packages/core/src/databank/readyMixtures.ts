@@ -8,6 +8,7 @@ export interface ReadyMixture {
   source: string;
 }
 
+/** Mixtures of known composition, ready to be taken. */
 export const readyMixtures: readonly ReadyMixture[] = [
   {
     id: 'ready:air',

@@ -26,11 +26,17 @@ export const sources: Readonly<Record<string, string>> = recordFile.sources;
 /** Every component, in the order of CAS numbers. */
 export const components = recordFile.records as unknown as readonly ComponentRecord[];
 
+/** All pairs of NRTL. */
 export const nrtlPairs = pairFile.nrtl as unknown as readonly NrtlPair[];
+/** All pairs of Wilson's model. */
 export const wilsonPairs = pairFile.wilson as unknown as readonly WilsonPair[];
+/** All pairs of UNIQUAC. */
 export const uniquacPairs = pairFile.uniquac as unknown as readonly UniquacPair[];
+/** All interaction parameters of cubic equations. */
 export const interactionPairs = pairFile.interactions as unknown as readonly InteractionPair[];
+/** All Henry constants. */
 export const henryPairs = pairFile.henry as unknown as readonly HenryPair[];
+/** Groups and their interactions. */
 export const groupTables = groupFile as unknown as GroupTables;
 
 const byWord = new Map<string, ComponentRecord>();

@@ -11,6 +11,7 @@ import { bubblePressure, bubbleTemperature } from './bubble.ts';
 import { makeTwoPhases } from './kValues.ts';
 import { phaseSplit } from './phaseSplit.ts';
 
+/** An azeotrope of a pair. */
 export interface BinaryAzeotrope {
   /** Mole fraction of the first component in the vapour. */
   x: number;

@@ -12,6 +12,7 @@ import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 import { dewTemperature } from './dew.ts';
 
+/** A point of the phase envelope. */
 export interface EnvelopePoint {
   T: number; // K
   P: number; // Pa
@@ -19,6 +20,7 @@ export interface EnvelopePoint {
   line: 'dew' | 'critical' | 'bubble';
 }
 
+/** Bubble and dew points with their critical point. */
 export interface PhaseEnvelope {
   /** From the dew point at low pressure over the critical point to where the bubble line ends. */
   points: EnvelopePoint[];

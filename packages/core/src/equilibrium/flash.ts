@@ -25,6 +25,7 @@ export interface Flash {
   y: Float64Array;
 }
 
+/** Working space of flashes of one mixture, kept from one to the next. */
 export interface FlashWork {
   /** What the second of two phases is sought as; the first is a liquid. */
   second: Phase;
@@ -44,6 +45,7 @@ export interface FlashWork {
   hessian: Float64Array;
 }
 
+/** An empty working space for a model. */
 export function makeFlashWork(n: number): FlashWork {
   return {
     second: 'vapour',

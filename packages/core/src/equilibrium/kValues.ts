@@ -11,6 +11,7 @@ export interface TwoPhases {
   logSum: number;
 }
 
+/** Working space of two phases side by side. */
 export function makeTwoPhases(n: number): TwoPhases {
   return {
     liquid: new PhaseProperties(n),
@@ -47,4 +48,5 @@ export function checkLengths(n: number, x: Float64Array, y: Float64Array): void 
 
 /** Temperatures between which saturation is sought, K: below, no databank liquid flows; above, none is left. */
 export const T_LOWEST = 40;
+/** K above which nothing is looked for. */
 export const T_HIGHEST = 2000;

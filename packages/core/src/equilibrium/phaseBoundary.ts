@@ -25,6 +25,7 @@ interface Bracket {
   trial: Float64Array;
 }
 
+/** Bubble and dew points of one composition by Newton's method. */
 export class PhaseBoundary {
   readonly model: ThermoModel;
   /** The feed's phase: liquid for a bubble point, vapour for a dew point. */

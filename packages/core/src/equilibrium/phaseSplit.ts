@@ -24,6 +24,7 @@ export interface SplitPhase {
   x: Float64Array;
 }
 
+/** Which phases are looked for. */
 export interface SplitOptions {
   /** Leaves the vapour out: liquids under a pressure that keeps them so, as in a decanter. */
   liquidsOnly?: boolean;

@@ -9,6 +9,7 @@ import { factorDense, solveDense } from '../numerics/index.ts';
 import { PhaseProperties } from '../thermo/index.ts';
 import type { Phase, ThermoModel } from '../thermo/index.ts';
 
+/** Working space of stability tests. */
 export interface StabilityWork {
   trial: PhaseProperties;
   W: Float64Array;
@@ -20,6 +21,7 @@ export interface StabilityWork {
   pivot: Int32Array;
 }
 
+/** An empty working space for a model. */
 export function makeStabilityWork(n: number): StabilityWork {
   return {
     trial: new PhaseProperties(n),

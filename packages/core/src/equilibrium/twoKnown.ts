@@ -16,6 +16,7 @@ import type { Flash } from './flash.ts';
 import { enthalpyOf, flashPBeta, flashPH, flashTBeta, phaseEnthalpy } from './flashSpecified.ts';
 import type { FlashAt } from './flashSpecified.ts';
 
+/** One of the two things known of a state. */
 export type Known =
   | { by: 'temperature'; T: number } // K
   | { by: 'pressure'; P: number } // Pa
@@ -37,6 +38,7 @@ export interface Saturation {
   dew: Outcome<SaturationPoint>;
 }
 
+/** A state of which two things were known. */
 export interface FluidState {
   T: number; // K
   P: number; // Pa

@@ -181,14 +181,17 @@ export function findUnit(dimension: Dimension, id: string): Unit {
   return found;
 }
 
+/** The units of a dimension. */
 export function unitsOf(dimension: Dimension): readonly Unit[] {
   return units.filter((u) => u.dimension === dimension);
 }
 
+/** An SI value, of one in a unit. */
 export function toSI(value: number, u: Unit, site: Site): number {
   return value * u.factor + u.offset + (u.gauge ? site.barometricPressure : 0);
 }
 
+/** A value in a unit, of an SI value. */
 export function fromSI(value: number, u: Unit, site: Site): number {
   return (value - u.offset - (u.gauge ? site.barometricPressure : 0)) / u.factor;
 }

@@ -5,8 +5,10 @@
 import { toSI, units } from './dimensions.ts';
 import type { Dimension, Site, Unit } from './dimensions.ts';
 
+/** What was read, or what is wrong with it. */
 export type Parsed<T> = { ok: true; value: T } | { ok: false; problem: ParseProblem };
 
+/** Why a text is no number with a unit. */
 export type ParseProblem =
   | { code: 'empty' }
   | { code: 'comma'; text: string }
@@ -14,6 +16,7 @@ export type ParseProblem =
   | { code: 'not-finite'; text: string }
   | { code: 'unknown-unit'; unit: string; known: string[] };
 
+/** A number with the unit it was typed in. */
 export interface Quantity {
   /** SI */
   value: number;
@@ -35,6 +38,7 @@ export function parseQuantity(text: string, dimensions: readonly Dimension[], ow
   return { ok: true, value: { value: toSI(number, unit, site), unit, typed: rest !== '' } };
 }
 
+/** A reflux ratio, or a multiple of the least one. */
 export interface Reflux {
   kind: 'ratio' | 'multiple';
   value: number;

@@ -19,6 +19,7 @@ declare module '../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for what is wrong with a number by itself. */
 export const MEASURES_WORDS = {
   points: {
     missing: (point) => `${capital(point.what)} is not set.`,

@@ -2,10 +2,12 @@
 import type { Display } from '@keen-ladder/schema';
 import type { Dimension } from './dimensions.ts';
 
+/** "metric" */
 export type UnitSetName = 'metric' | 'si' | 'us';
 
 const FRACTIONS = { moleFraction: 'mol/mol', massFraction: 'kg/kg', volumeFraction: 'm³/m³' };
 
+/** Sets of units that are used together. */
 export const UNIT_SETS: Record<UnitSetName, Display> = {
   metric: {
     temperature: '°C',

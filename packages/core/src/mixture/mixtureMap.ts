@@ -18,6 +18,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { extrapolations } from './extrapolations.ts';
 import { pairAzeotropes } from './pairAzeotropes.ts';
 
+/** Azeotropes, residue curves and boundaries of three components. */
 export interface MixtureMap {
   points: MapPoint[];
   /** Whether the kinds of all points fit together; where not, one is missing or one too many. null: too many components, only pairs were searched. */
@@ -52,6 +53,7 @@ export interface MapQuestion {
   products?: AskedProducts | undefined;
 }
 
+/** A pure component or an azeotrope. */
 export interface MapPoint {
   /** Names of the components it holds. */
   names: string[];
@@ -63,6 +65,7 @@ export interface MapPoint {
   isOfTwoLiquids: boolean;
 }
 
+/** A curve of the triangle. */
 export interface MapCurve {
   /** mol/mol of all components, point by point. */
   points: number[][];

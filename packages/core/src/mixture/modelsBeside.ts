@@ -4,6 +4,7 @@ import { bubbleTemperature, evaluateK, makeTwoPhases } from '../equilibrium/inde
 import type { OpenPoint, Reason } from '../numerics/index.ts';
 import { buildModel } from '../thermo/index.ts';
 
+/** A pair by one of the models. */
 export type ModelBeside = { model: ModelName } & (
   | {
       state: 'solved';

@@ -25,6 +25,7 @@ import {
 } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
+/** Parameters of a pair fitted to measured points. */
 export interface FittedPair {
   pair: ActivityPair | InteractionPair;
   /** With half widths of 95 % confidence, null where the data do not say. */
@@ -105,6 +106,7 @@ function modelWith(mixture: Mixture, pair: ActivityPair | InteractionPair): Ther
   return model.state === 'solved' ? model.value : undefined;
 }
 
+/** Pairs without data, solved from an estimate by groups. */
 export interface FilledPairs {
   pairs: ActivityPair[];
   /** Pairs for which the groups say nothing either. */

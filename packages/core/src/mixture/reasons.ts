@@ -13,6 +13,7 @@ declare module '../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const MIXTURE_WORDS = {
   reasons: {
     'nothing-to-fit': () =>

@@ -32,20 +32,25 @@ export interface Warnings {}
 /** One of the codes of a table, with its numbers. */
 type Coded<Table> = { [C in keyof Table]: { code: C } & Table[C] }[keyof Table];
 
+/** What stands in the way. */
 export type Reason = Coded<Reasons>;
+/** What the engineer should know of a result that stands. */
 export type Warning = Coded<Warnings>;
 
 /** Something that is still missing or contradictory; `path` is the field in the case document that mends it. Values are SI; `measured` says of what, left out for plain numbers. */
 export type OpenPoint = Coded<OpenPoints> & { path: string };
 
+/** An answer. */
 export function solved<T>(value: T, report: Report = EXACT, warnings: Warning[] = []): Outcome<T> {
   return { state: 'solved', value, report, warnings };
 }
 
+/** A reason why there is none, with the nearest thing that there is. */
 export function outOfReach<T>(reason: Reason, report: Report = EXACT, nearest?: T): Outcome<T> {
   return nearest === undefined ? { state: 'out-of-reach', reason, report } : { state: 'out-of-reach', reason, nearest, report };
 }
 
+/** What is missing before there can be one. */
 export function open<T>(points: OpenPoint[]): Outcome<T> {
   return { state: 'open', points };
 }

@@ -11,6 +11,7 @@ export interface About<T> {
 /** What it is measured in; `count` of stages and the like; `choice` of what is chosen or written; `group` of several entries. */
 export type EntryMeasure = Dimension | 'count' | 'choice' | 'group';
 
+/** A row: a place, what it is called and measured in. */
 export interface EntryRow<T> {
   /** Below its unit or stream, a `*` for whatever stands in a list or record, `**` for all that follows: "ladder.targets.*". */
   at: string;
@@ -33,5 +34,6 @@ export const row = <T>(at: string, name: EntryRow<T>['name'], measure: EntryRow<
   measure,
 });
 
+/** The name of a component of the case. */
 export const componentName = ({ mixture }: CaseDocument, id: string | undefined): string =>
   mixture.components.find((c) => c.id === id)?.name ?? 'component';

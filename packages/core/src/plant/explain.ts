@@ -56,10 +56,13 @@ const WARNINGS: Words<Warning> = {
 type Say<Said> = (said: Said, show: Show, tell: (reason: Reason, show: Show) => string) => string;
 
 // The sentence under a code is for what bears this code.
+/** Why there is no answer, in a sentence. */
 export const explain = (reason: Reason, show: Show): string => (REASONS[reason.code] as Say<Reason>)(reason, show, explain);
 
+/** What is missing, in a sentence. */
 export const explainOpenPoint = (point: OpenPoint, show: Show): string =>
   (POINTS[point.code] as Say<OpenPoint>)(point, show, explain);
 
+/** What to know of a result, in a sentence. */
 export const explainWarning = (warning: Warning, show: Show): string =>
   (WARNINGS[warning.code] as Say<Warning>)(warning, show, explain);

@@ -7,6 +7,7 @@ import { newDrum } from './drum/begin.ts';
 import { DRUM_PLACES } from './drum/places.ts';
 import { pressureOf } from './drum/pressure.ts';
 
+/** A place where a unit sends something out. */
 export interface Outlet {
   id: string;
   name: string;

@@ -3,6 +3,7 @@ import type { CaseMixture, QuantityBasis } from '@keen-ladder/schema';
 import type { Dimension } from '../measures/index.ts';
 import type { FeedFacts } from './streams/feed.ts';
 
+/** A number that comes out. */
 export interface Reading {
   /** Below its unit and stop: "flow/bottoms/mass". */
   at: string;
@@ -21,7 +22,9 @@ export function reading(at: string, name: string, measure: Reading['measure'], v
   return { at, name, measure, value: value !== null && value !== undefined && Number.isFinite(value) ? value : null };
 }
 
+/** What flows are measured in, by basis. */
 export const FLOW_OF: Record<QuantityBasis, Dimension> = { mole: 'molarFlow', mass: 'massFlow', volume: 'standardLiquidFlow' };
+/** What fractions are measured in, by basis. */
 export const FRACTION_OF: Record<QuantityBasis, Dimension> = {
   mole: 'moleFraction',
   mass: 'massFraction',

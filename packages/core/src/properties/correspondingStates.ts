@@ -10,6 +10,7 @@ import { Matrix, SingularValueDecomposition } from 'ml-matrix';
 import type { Correlation } from '@keen-ladder/schema';
 import { R } from './correlation.ts';
 
+/** What the methods of corresponding states take. */
 export interface CriticalConstants {
   Tc: number; // K
   Pc: number; // Pa
@@ -31,18 +32,21 @@ const leeKesler = (Tr: number): [number, number] => [
 
 type Bare = Omit<Correlation, 'source' | 'how'>;
 
+/** Vapour pressure by corresponding states. */
 export function vapourPressureOf({ Tc, Pc, omega }: CriticalConstants): Bare {
   const [slope, log, sixth] = [6.09648 + 15.6875 * omega, 1.28862 + 13.4721 * omega, 0.169347 + 0.43577 * omega];
   const first = Math.log(Pc) + 5.92714 + 15.2518 * omega + log * Math.log(Tc);
   return { form: '101', c: [first, -slope * Tc, -log, sixth / Tc ** 6, 6], Tmin: 0.4 * Tc, Tmax: Tc };
 }
 
+/** Heat of evaporation by corresponding states. */
 export function heatOfVaporisationOf({ Tc, Pc }: CriticalConstants, Tb: number): Bare {
   const Tbr = Tb / Tc;
   const atBoiling = (1.093 * R * Tb * (Math.log(Pc / 1e5) - 1.013)) / (0.93 - Tbr);
   return { form: '106', c: [Tc, atBoiling / (1 - Tbr) ** 0.38, 0.38, 0, 0, 0], Tmin: 0.4 * Tc, Tmax: Tc };
 }
 
+/** Liquid density by corresponding states. */
 export function liquidDensityOf({ Tc, Pc, omega }: CriticalConstants): Bare {
   return { form: '105', c: [Pc / (R * Tc), 0.29056 - 0.08775 * omega, Tc, 2 / 7], Tmin: 0.35 * Tc, Tmax: Tc };
 }

@@ -81,6 +81,7 @@ const ROWS: readonly Row[] = [
 /** Names of the groups, in the order of the publication. */
 export const JOBACK_GROUPS: readonly string[] = ROWS.map(([name]) => name);
 
+/** Sums of the groups' contributions. */
 export interface JobackSums {
   /** In the order of Hill: carbon, hydrogen, then by letter. */
   formula: string;

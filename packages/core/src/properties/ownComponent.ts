@@ -30,12 +30,14 @@ export interface OwnComponent {
   modifiedUnifacGroups: GroupCount[];
 }
 
+/** A record made of what is known of a component. */
 export interface EstimatedComponent {
   record: ComponentRecord;
   /** What was estimated, by which method, and how far it is usually off. */
   estimates: PropertyEstimate[];
 }
 
+/** A property that was estimated, with its method. */
 export interface PropertyEstimate {
   what: string;
   method: string;

@@ -15,6 +15,7 @@ import { compared, fitPair } from './fitPair.ts';
 import { isIsobaric } from './measured.ts';
 import { redlichKister } from './redlichKister.ts';
 
+/** Whether measured points agree with Gibbs and Duhem's equation. */
 export interface Consistency {
   /** D and J in %, and the most that D − J may be; null without enough vapour compositions. */
   area: { D: number; J: number; most: number; isPassed: boolean } | null;

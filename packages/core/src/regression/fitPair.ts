@@ -12,6 +12,7 @@ import { leastSquares } from './leastSquares.ts';
 import type { FreeParameter, LeastSquares } from './leastSquares.ts';
 import { isIsobaric } from './measured.ts';
 
+/** A measured point beside what the model makes of it. */
 export type Observed = 'T' | 'P' | 'y' | 'gamma1' | 'gamma2';
 
 /** One thing measured beside what the fitted model says. */
@@ -22,6 +23,7 @@ export interface Residual {
   calculated: number;
 }
 
+/** Fitted parameters with their errors. */
 export interface PairFit extends LeastSquares {
   residuals: Residual[];
   /** Mean absolute deviations of what was measured: K, relative, mol/mol, relative. */

@@ -7,6 +7,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 
+/** A parameter that may move, between bounds. */
 export interface FreeParameter {
   start: number;
   low: number;
@@ -15,6 +16,7 @@ export interface FreeParameter {
   scale: number;
 }
 
+/** The parameters of the least sum of squares. */
 export interface LeastSquares {
   values: number[];
   /** Half widths of 95 % confidence; null where the data do not say (too few, or parameters that stand in for each other). */

@@ -5,19 +5,24 @@ import { liquidVolume, ValueSlope } from '../properties/index.ts';
 import { isCubic } from '../thermo/index.ts';
 import type { FreeParameter } from './leastSquares.ts';
 
+/** Models whose pairs can be fitted. */
 export type FittedModel = 'nrtl' | 'wilson' | 'uniquac' | CubicName;
 
+/** Whether a model has parameters of a pair to fit. */
 export const canBeFitted = (model: ModelName): model is FittedModel =>
   model === 'nrtl' || model === 'wilson' || model === 'uniquac' || isCubic(model);
 
+/** How a fit begins where nothing was said. */
 export const USUAL_FIT: Readonly<FitChoice> = { withTemperature: false, alpha: 0.3, bounds: {} };
 
+/** A parameter with its name. */
 export interface NamedParameter extends FreeParameter {
   name: string;
   /** As it is written behind the number; empty where there is none. */
   unit: string;
 }
 
+/** The parameters of a pair, as a vector and back. */
 export interface PairParameters {
   parameters: NamedParameter[];
   /** The pair that such values make, first component first. */

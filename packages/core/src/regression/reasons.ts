@@ -10,6 +10,7 @@ declare module '../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const REGRESSION_WORDS = {
   points: {
     'too-few-points': (point) =>

@@ -5,6 +5,7 @@
  */
 import type { ActivityModel } from '../thermo/index.ts';
 
+/** Coefficients of Redlich and Kister's series for an excess property. */
 export function redlichKister(A: readonly number[]): ActivityModel {
   return {
     evaluate(x, out, slopes) {

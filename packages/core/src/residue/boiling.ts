@@ -7,6 +7,7 @@ import type { TwoPhases } from '../equilibrium/index.ts';
 import { outOfReach, valueOrInterrupt } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
+/** A boiling liquid with the vapour that it gives. */
 export class Boiling {
   readonly model: ThermoModel;
   /** Pa */

@@ -9,8 +9,10 @@ import type { Outcome } from '../numerics/index.ts';
 import { activityCoefficients, makeCoefficientWork } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 
+/** What a diagram of a pair holds. */
 export type Held = { by: 'pressure'; P: number } | { by: 'temperature'; T: number };
 
+/** Bubble and dew curves of a pair. */
 export interface PairDiagram {
   /** Mole fraction of the first component in the liquid (in both liquids together where there are two) and in the vapour. */
   x: number[];

@@ -11,6 +11,7 @@ import { Boiling } from './boiling.ts';
 import { slopesAt } from './singularPoints.ts';
 import type { SingularPoint, SingularPoints } from './singularPoints.ts';
 
+/** How a still's liquid changes as it boils away. */
 export interface ResidueCurve {
   /** mol/mol of all components along the curve, rising in temperature. */
   points: Float64Array[];

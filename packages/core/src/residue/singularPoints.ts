@@ -13,6 +13,7 @@ import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { Boiling } from './boiling.ts';
 
+/** A pure component or an azeotrope, with how residue curves pass it. */
 export interface SingularPoint {
   /** Components that it holds, by their places; one: a pure component. */
   components: number[];
@@ -25,6 +26,7 @@ export interface SingularPoint {
   liquids: [Float64Array, Float64Array] | null;
 }
 
+/** All of a mixture, with whether their numbers fit together. */
 export interface SingularPoints {
   points: SingularPoint[];
   /** Whether the indices of all points make those of a sphere: where they do not, a point is missing or one too many. */

@@ -30,6 +30,7 @@ export function boilingSurface(model: ThermoModel, P: number, parts: number, may
   });
 }
 
+/** A piece of a line in the triangle. */
 export type Segment = [from: [number, number, number], to: [number, number, number]];
 
 /** Pieces of the line on which the values have a level. */

@@ -9,6 +9,7 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { residueCurve } from './residueCurves.ts';
 import type { SingularPoints } from './singularPoints.ts';
 
+/** Whether a split can be made by one column. */
 export type Verdict =
   | { kind: 'one-region'; from: number; to: number }
   /** Of two components: the azeotrope lies between the products. */

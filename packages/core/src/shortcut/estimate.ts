@@ -29,6 +29,7 @@ import { fenskeDistribution, fenskeStages, meanVolatility } from './fenske.ts';
 import { refluxAt, stagesAt } from './gilliland.ts';
 import { underwood } from './underwood.ts';
 
+/** What an estimate is asked. */
 export interface EstimateInput {
   model: ThermoModel;
   /** mol/s by component, length n. */
@@ -53,6 +54,7 @@ export type Finding =
 /** Temperatures, K, and volatilities relative to the heavy key at the three places. */
 export type AtPlaces<T> = Record<ColumnPlace, T>;
 
+/** What it answers. */
 export interface Estimate {
   /** mol/s by component. */
   distillate: Float64Array;

@@ -17,6 +17,7 @@ import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import type { Condenser } from './estimate.ts';
 
+/** Temperatures of both ends at a pressure. */
 export interface EndsAtPressure {
   P: number; // Pa, at the top
   condenserTemperature: number; // K
@@ -26,6 +27,7 @@ export interface EndsAtPressure {
   alphaBottom: number;
 }
 
+/** What leaves at both ends. */
 export interface Ends {
   /** Mole fractions, length n. */
   distillate: Float64Array;

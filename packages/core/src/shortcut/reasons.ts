@@ -27,6 +27,7 @@ declare module '../numerics/outcome.ts' {
 /** Where in a column something is. */
 export type ColumnPlace = 'top' | 'feed' | 'bottom';
 
+/** Sentences for the codes above. */
 export const SHORTCUT_WORDS = {
   points: {
     'no-side-draws': () => 'The estimate parts a feed into two products: take the side draws away to use it.',

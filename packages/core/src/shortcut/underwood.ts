@@ -27,6 +27,7 @@ export interface Keys {
   overheadHeavy: number;
 }
 
+/** The least reflux and the roots it stands on. */
 export interface Underwood {
   /** L/D; NaN where volatilities lie too close for their equations to be told apart. Below 0 where the split needs no reflux at all: a vapour feed, or a split that a single flash betters. */
   reflux: number;

@@ -1,12 +1,14 @@
 import { PhaseProperties } from './model.ts';
 import type { ThermoModel } from './model.ts';
 
+/** Working space of an activity model. */
 export interface CoefficientWork {
   mixed: PhaseProperties;
   pure: PhaseProperties;
   x: Float64Array;
 }
 
+/** An empty working space for so many components. */
 export const makeCoefficientWork = (n: number): CoefficientWork => ({
   mixed: new PhaseProperties(n),
   pure: new PhaseProperties(n),

@@ -62,6 +62,7 @@ export interface ExcessEnergy {
   liquid: ActivityModel;
 }
 
+/** A mixture by a cubic equation of state, with all derivatives. */
 export function cubicModel(
   records: readonly ComponentRecord[],
   components: readonly CubicComponent[],

@@ -29,6 +29,7 @@ export interface Interaction {
   predict?: Predictor;
 }
 
+/** How a pair's interaction follows from the temperature. */
 export type Predictor = (at: Temperature, roots: RootsOfA, k: Float64Array, dk: Float64Array, d2k: Float64Array) => void;
 
 /** √aᵢ and its first two slopes in T. */
@@ -38,6 +39,7 @@ export interface RootsOfA {
   sTT: Float64Array;
 }
 
+/** The constants of an equation of state. */
 export interface CubicConstants {
   omegaA: number;
   omegaB: number;
@@ -81,6 +83,7 @@ export interface Mixed {
   b: Float64Array;
 }
 
+/** Working space of a mixture's a and b. */
 export const makeMixed = (n: number, b: Float64Array): Mixed => ({
   D: 0,
   dT: 0,

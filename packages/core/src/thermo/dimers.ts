@@ -36,6 +36,7 @@ function lnConstant(id: string): { A: number; B: number } {
   return { A: A * Math.LN10 - Math.log(TORR), B: B * Math.LN10 };
 }
 
+/** A vapour whose acids pair up. */
 export function dimerisingVapour(components: readonly ComponentRecord[]): VapourModel {
   const n = components.length;
   const acids = components.flatMap((c, i) => (dimerises(c.id) ? [i] : []));

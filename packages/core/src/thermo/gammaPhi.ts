@@ -37,6 +37,7 @@ export function betterFounded({ liquidHeatCapacity, heatOfVaporisation }: Compon
     : 'liquid-heat-capacity';
 }
 
+/** What a model by activity coefficients is made of. */
 export interface GammaPhiOptions {
   vapour?: VapourModel;
   poynting?: boolean;
@@ -52,6 +53,7 @@ export interface GammaPhiOptions {
 /** Volume of a dissolved gas: that of its liquid at the boiling point, or at this part of Tc where there is none (common practice). */
 const SOLUTE_VOLUME_AT = 0.7;
 
+/** A mixture by activity coefficients in the liquid and its own vapour, with all derivatives. */
 export function gammaPhiModel(
   components: readonly ComponentRecord[],
   activity: ActivityModel,

@@ -77,6 +77,7 @@ export function aboveCritical(components: readonly ComponentRecord[], T: number)
   return components.filter((c) => c.criticalTemperature.value < T).map((c) => c.id);
 }
 
+/** Which components dissolve by Henry's law. */
 export interface HenryMixture {
   /** Places of solutes and solvents among the components. */
   solutes: readonly number[];

@@ -40,6 +40,7 @@ const STRONG = [
 const BASES_BY_FAMILY = ['amine', 'alkanolamine'];
 const ACIDS_BY_FAMILY = ['acid/anhydride'];
 
+/** Components of which water makes ions. */
 export interface IonsInWater {
   names: string[];
   /** Whether most of what dissolves reacts: a strong acid or base, what water destroys, or an acid beside a base. */

@@ -41,8 +41,10 @@ import { wilson } from './wilson.ts';
 /** Whether one equation describes liquid and vapour. */
 export const isEquationOfState = (model: ModelName): boolean => isCubic(model) || model === 'psrk';
 
+/** Whether a model is a cubic equation of state. */
 export const isCubic = (model: ModelName): model is CubicName => model === 'peng-robinson' || model === 'srk';
 
+/** Options of a model where nothing was said. */
 export const USUAL_OPTIONS: Readonly<ModelOptions> = {
   vapour: 'ideal',
   poynting: false,

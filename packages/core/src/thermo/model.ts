@@ -33,6 +33,7 @@ export interface ThermoModel {
 /** Whatever says at which temperature, K, something is asked for. */
 export type Temperature = Readonly<{ T: number }>;
 
+/** "liquid" or "vapour" */
 export type Phase = 'liquid' | 'vapour';
 
 /**

@@ -16,6 +16,7 @@ export interface NrtlParameters {
   alpha: Float64Array;
 }
 
+/** Activity coefficients by NRTL (Renon & Prausnitz 1968). */
 export function nrtl(n: number, { a, b, alpha }: NrtlParameters): ActivityModel {
   const size = n * n;
   const tau = new Float64Array(size);

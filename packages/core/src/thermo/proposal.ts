@@ -23,6 +23,7 @@ export type ProposalReason =
   | { code: 'beyond-activity-models' }
   | { code: 'near-critical'; name: string };
 
+/** The model that is proposed, with its reasons. */
 export interface Proposal {
   model: ModelName;
   options: ModelOptions;
@@ -187,6 +188,7 @@ export type PairKind =
   | 'taken-as-zero'
   | 'missing';
 
+/** What is known of a pair. */
 export interface PairStanding {
   names: [string, string];
   kind: PairKind;

@@ -14,6 +14,7 @@ declare module '../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const THERMO_WORDS = {
   points: {
     'same-component': (point) => `${capital(point.name)} is chosen twice: choose another component beside it.`,

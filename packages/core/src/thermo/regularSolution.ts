@@ -18,6 +18,7 @@ export function solubilityParameter(c: ComponentRecord): { delta: number; V: num
   return { delta: Math.sqrt(Math.max(out.value - R * T, 0) / V), V };
 }
 
+/** Activity coefficients by Scatchard and Hildebrand's theory of regular solutions. */
 export function regularSolution(components: readonly ComponentRecord[]): ActivityModel {
   const n = components.length;
   const own = components.map(solubilityParameter);

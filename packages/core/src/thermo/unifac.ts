@@ -10,6 +10,7 @@
 import type { GroupCount, GroupTable } from '@keen-ladder/schema';
 import type { Activity, ActivityModel } from './activity.ts';
 
+/** Groups and their interactions. */
 export interface UnifacParameters {
   /** Distinct subgroups of the mixture, and νₖᵢ as [k*n + i]. */
   R: Float64Array;
@@ -66,6 +67,7 @@ export function unifacParameters(
   return { parameters, missing };
 }
 
+/** Activity coefficients by groups (Fredenslund, Jones & Prausnitz 1975; modified: Weidlich & Gmehling 1987). */
 export function unifac(n: number, { R: groupR, Q, count, a, b, c, exponent }: UnifacParameters): ActivityModel {
   const G = Q.length;
   const r = new Float64Array(n);

@@ -14,6 +14,7 @@ export interface UniquacParameters {
   a: Float64Array;
 }
 
+/** Activity coefficients by UNIQUAC (Abrams & Prausnitz 1975). */
 export function uniquac(n: number, { r, q, a }: UniquacParameters): ActivityModel {
   const tau = new Float64Array(n * n);
   const dTau = new Float64Array(n * n);

@@ -2,6 +2,7 @@
 import { R } from '../properties/index.ts';
 import type { Extent, PhaseProperties } from './model.ts';
 
+/** How a vapour departs from the ideal gas. */
 export interface VapourModel {
   readonly isIdeal: boolean;
   /**

@@ -89,6 +89,7 @@ export function secondVirial(c: ComponentRecord, T: number): number {
   return out.B;
 }
 
+/** A vapour by the second virial coefficient (Tsonopoulos 1974). */
 export function virialVapour(components: readonly ComponentRecord[]): VapourModel {
   const n = components.length;
   const own = components.map(reducedOf);

@@ -15,6 +15,7 @@ export interface WilsonParameters {
   ratio: Float64Array;
 }
 
+/** Activity coefficients by Wilson's equation (1964). */
 export function wilson(n: number, { a, ratio }: WilsonParameters): ActivityModel {
   const L = new Float64Array(n * n);
   const dL = new Float64Array(n * n);

@@ -26,6 +26,7 @@ export interface TransportConstants {
   dipole: number; // debye, 0 where it is not known
 }
 
+/** What the estimates of transport properties take of a component. */
 export function transportConstants(record: ComponentRecord): TransportConstants {
   const [Tc, Pc, Vc] = [record.criticalTemperature.value, record.criticalPressure.value, record.criticalVolume.value];
   return {
@@ -114,5 +115,6 @@ export function estimatedSurfaceTension(c: TransportConstants, T: number): numbe
   return MILLI * c.Pc ** (2 / 3) * c.Tc ** (1 / 3) * Q * left ** (11 / 9);
 }
 
+/** How a surface tension is come by. */
 export const surfaceTensionMethod = ({ family }: ComponentRecord): string =>
   ALCOHOLS.has(family) || ACIDS.has(family) ? 'Sastri & Rao' : 'Brock & Bird';

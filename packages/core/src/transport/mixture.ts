@@ -25,6 +25,7 @@ export interface Transport {
   remarks: (T: number) => TransportRemark[];
 }
 
+/** Transport properties of a mixture's phase, with how they were come by. */
 export function transportOf(components: readonly ComponentRecord[]): Transport {
   const all = components.map(transportConstants);
   const n = all.length;

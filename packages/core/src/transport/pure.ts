@@ -15,9 +15,11 @@ import {
 } from './estimates.ts';
 import type { TransportConstants } from './estimates.ts';
 
+/** The properties there are. */
 export type TransportProperty =
   'liquid viscosity' | 'gas viscosity' | 'liquid conductivity' | 'gas conductivity' | 'surface tension';
 
+/** What to know of a value. */
 export interface TransportRemark {
   name: string;
   property: TransportProperty;

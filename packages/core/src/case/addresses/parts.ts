@@ -16,6 +16,7 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 /** Held without a name of their own: `composition.ID`, `balance.PRODUCT.COMPONENT.KIND`. */
 const UNNAMED: ReadonlySet<string> = new Set(['parts', 'cells']);
 
+/** The parts of something by their names. */
 export function partsOf(whole: unknown): Map<string, Part> {
   if (Array.isArray(whole)) {
     const members: readonly unknown[] = whole;

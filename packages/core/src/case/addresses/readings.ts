@@ -44,6 +44,7 @@ export interface StopAnswers {
   drum?: Outcome<DrumFacts> | undefined;
 }
 
+/** The stops that answer with numbers. */
 export type ResultStop = keyof StopAnswers;
 
 /** The numbers of a unit's stops that are solved. */

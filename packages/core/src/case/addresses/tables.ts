@@ -4,6 +4,7 @@ import { makeNumber } from '../../plant/index.ts';
 import type { TableRows, TableUnits } from '../../plant/index.ts';
 import type { Result } from './readings.ts';
 
+/** Address, name, value and unit of each result, under a head. */
 export function resultRows(results: readonly Result[], units: TableUnits): TableRows {
   const number = makeNumber(units);
   return [

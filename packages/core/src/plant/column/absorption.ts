@@ -30,6 +30,7 @@ import { extrapolations } from '../../mixture/index.ts';
 import type { FeedFacts } from '../streams/feed.ts';
 import { ionsChecks } from './ladder/checks.ts';
 
+/** The washing or stripping of a column, with the hash of what was read. */
 export interface AbsorptionResult {
   inputHash: string;
   /** As soon as both streams are known, whatever else is open or out of reach. */
@@ -85,11 +86,13 @@ export interface AbsorptionFacts extends TransferRoles {
   factor: { top: number[]; bottom: number[]; effective: number[] };
 }
 
+/** What it stands on. */
 export interface BeforeAbsorption {
   model: Outcome<ThermoModel>;
   feeds: readonly Outcome<FeedFacts>[];
 }
 
+/** A washer or a stripper, drawn for its solute and estimated for all components. */
 export function solveAbsorption(
   document: CaseDocument,
   column: ColumnUnit,

@@ -11,6 +11,7 @@ import { connectionPoints } from '../ports.ts';
 import type { FeedFacts } from '../streams/feed.ts';
 import { pressurePoints, pressuresOf } from './pressure.ts';
 
+/** The balance sheet with all that follows from its numbers. */
 export interface BalanceResult {
   inputHash: string;
   /** mol/s by component of the mixture, all feeds together; empty while no feed is known. */
@@ -24,6 +25,7 @@ export interface BalanceResult {
   outcome: Outcome<BalanceFacts>;
 }
 
+/** What a complete sheet says besides. */
 export interface BalanceFacts {
   /** Whether components without a number were divided as total reflux would. */
   isEstimated: boolean;
@@ -32,6 +34,7 @@ export interface BalanceFacts {
   held: number[];
 }
 
+/** The components that the split is between. */
 export interface BalanceKeys {
   light: string;
   heavy: string;
@@ -41,11 +44,13 @@ export interface BalanceKeys {
   separation: number;
 }
 
+/** A product of the sheet. */
 export interface Product {
   id: string;
   name: string;
 }
 
+/** The products of a column, from the top down. */
 export function productsOf({ draws }: ColumnUnit): Product[] {
   return [
     { id: 'distillate', name: 'distillate' },
@@ -232,6 +237,7 @@ function cellPoints(document: CaseDocument, column: ColumnUnit, feed: readonly n
   });
 }
 
+/** Flows of which nothing is known. */
 export function emptyFlows(n: number, products: number): Pick<BalanceResult, 'flows' | 'totals' | 'massTotals'> {
   const none = (length: number): null[] => Array.from({ length }, () => null);
   return { flows: none(n * products), totals: none(products), massTotals: none(products) };

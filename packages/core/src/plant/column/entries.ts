@@ -250,4 +250,5 @@ const LADDER: Row[] = [
   row('ladder.method', 'method of the ladder'),
 ];
 
+/** Rows of a column, stop by stop. */
 export const COLUMN_ENTRIES: readonly Row[] = [...COLUMN, ...SHEET, ...GRAPH, ...ESTIMATE, ...ABSORPTION, ...LADDER];

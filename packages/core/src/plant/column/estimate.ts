@@ -51,12 +51,14 @@ export interface CoolantFacts {
   at: EndsAtPressure | null;
 }
 
+/** What an estimate stands on. */
 export interface BeforeEstimate {
   model: Outcome<ThermoModel>;
   feeds: readonly Outcome<FeedFacts>[];
   balance: Omit<BalanceResult, 'inputHash'>;
 }
 
+/** A column by Fenske, Underwood and Gilliland, from its document. */
 export function solveEstimate(document: CaseDocument, column: ColumnUnit, before: BeforeEstimate): Outcome<EstimateFacts> {
   const { balance, model, feeds } = before;
   if (balance.outcome.state !== 'solved') return passOn(balance.outcome);

@@ -30,6 +30,7 @@ export function balanceReadings({ products, flows, totals, massTotals }: Balance
   });
 }
 
+/** Stages, reflux, products and duties of a graph. */
 export function graphReadings(design: GraphDesign): Reading[] {
   const { flows, minimumReflux, column } = design;
   return [
@@ -52,6 +53,7 @@ export function graphReadings(design: GraphDesign): Reading[] {
   ];
 }
 
+/** Stages, reflux, products and duties of an estimate. */
 export function estimateReadings(facts: EstimateFacts, { components }: CaseMixture): Reading[] {
   const products = [
     { id: 'distillate', flows: facts.distillate },
@@ -79,6 +81,7 @@ export function estimateReadings(facts: EstimateFacts, { components }: CaseMixtu
   ];
 }
 
+/** Stages and streams of a washing. */
 export function absorptionReadings(facts: AbsorptionFacts, { components }: CaseMixture): Reading[] {
   const ends: [string, string, number[]][] = [
     ['gas-out', 'gas that leaves', facts.gasOut],

@@ -11,6 +11,7 @@ declare module '../../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const COLUMN_UNIT_WORDS = {
   warnings: {
     'colder-than-coolant': (warning, show) => {

@@ -15,6 +15,7 @@ import { statePoint } from '../streams/feed.ts';
 import type { FeedFacts, Leaving } from '../streams/feed.ts';
 import { connectionPoints } from '../ports.ts';
 
+/** A solved drum. */
 export interface DrumFacts {
   T: number; // K
   P: number; // Pa
@@ -27,6 +28,7 @@ export interface DrumFacts {
   outlets: Record<'vapour' | 'liquid', DrumOutlet>;
 }
 
+/** What leaves a drum one way. */
 export interface DrumOutlet extends Leaving {
   flows: number[]; // mol/s
   flow: number; // mol/s

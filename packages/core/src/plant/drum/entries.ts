@@ -13,6 +13,7 @@ const KNOWN: Record<DrumQuantity, { name: string; dimension: Dimension }> = {
 
 const known = ({ known: [first, second] }: DrumUnit, [place]: readonly string[]) => KNOWN[(place === '0' ? first : second).by];
 
+/** Rows of a drum. */
 export const DRUM_ENTRIES: readonly EntryRow<DrumUnit>[] = [
   row('', ({ whole }) => `the unit ${whole.name}`.trim(), 'group'),
   row('name', 'name of the drum'),

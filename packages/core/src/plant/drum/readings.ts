@@ -5,6 +5,7 @@ import type { Reading } from '../reading.ts';
 import type { DrumFacts } from './drum.ts';
 import { DRUM_PLACES } from './places.ts';
 
+/** The state of a drum and what leaves it. */
 export function drumReadings(facts: DrumFacts, { components }: CaseMixture): Reading[] {
   return [
     reading('temperature', 'temperature of the drum', 'temperature', facts.T),

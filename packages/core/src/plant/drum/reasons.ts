@@ -8,6 +8,7 @@ declare module '../../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const DRUM_WORDS = {
   warnings: {
     'liquid-parts': (warning, show) =>

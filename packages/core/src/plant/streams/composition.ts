@@ -5,11 +5,13 @@ import { liquidVolume, ValueSlope } from '../../properties/index.ts';
 /** What one mole of each component counts in a basis: 1, kg/mol, or m³/mol of liquid. */
 export type PerMole = 'mole' | 'mass' | 'volume';
 
+/** What a basis counts. */
 export function perMoleOf(basis: CompositionBasis): PerMole {
   if (basis === 'volume') return 'volume';
   return basis === 'mass' || basis === 'mass-flow' ? 'mass' : 'mole';
 }
 
+/** Whether the parts of a composition say the amount too. */
 export const isFlowBasis = (basis: CompositionBasis): boolean => basis === 'molar-flow' || basis === 'mass-flow';
 
 /**
@@ -45,6 +47,7 @@ export function toMoles(parts: Float64Array, perMole: Float64Array): Float64Arra
   return parts.map((part, i) => part / perMole[i]);
 }
 
+/** Parts that add up to 1. */
 export function normalised(parts: Float64Array): Float64Array {
   const sum = parts.reduce((all, part) => all + part, 0);
   return parts.map((part) => part / sum);

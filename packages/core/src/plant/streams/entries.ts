@@ -41,6 +41,7 @@ function conditionOf({ whole }: Of, [place]: readonly string[]): { name: string;
   return { name, measure: dimension };
 }
 
+/** Rows of a feed. */
 export const STREAM_ENTRIES: readonly EntryRow<Stream>[] = [
   row('', (about) => `the feed ${about.whole.name}`.trim(), 'group'),
   row('name', (about) => `name of ${nameOf(about)}`),

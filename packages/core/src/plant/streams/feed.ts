@@ -14,6 +14,7 @@ import type { Phase, ThermoModel } from '../../thermo/index.ts';
 import { countPerMole, isFlowBasis, normalised, partsOf, perMoleOf, toMoles } from './composition.ts';
 import { freezing } from './freezing.ts';
 
+/** Everything that is known of a stream. */
 export interface FeedFacts {
   moleFractions: number[];
   massFractions: number[];
@@ -34,6 +35,7 @@ export interface FeedFacts {
   phases: FeedPhase[];
 }
 
+/** One of its phases. */
 export interface FeedPhase {
   phase: Phase;
   share: number; // mol/mol of the feed

@@ -25,6 +25,7 @@ declare module '../../numerics/outcome.ts' {
   }
 }
 
+/** Sentences for the codes above. */
 export const STREAM_WORDS = {
   points: {
     'part-not-in-mixture': (point) =>

@@ -36,6 +36,7 @@ import { hashOf } from '../../hash.ts';
 import { pressureFalls } from '../ladder/checks.ts';
 import type { Keeper } from '../../keeper.ts';
 
+/** The graph as it is drawn, with its answer. */
 export interface GraphResult {
   /** Hash of the parts of the document that were read: a result is stale when they have changed. */
   inputHash: string;
@@ -51,6 +52,7 @@ export interface GraphResult {
   outcome: Outcome<GraphDesign>;
 }
 
+/** Samples of an equilibrium curve. */
 export interface DrawnCurve {
   x: number[];
   y: number[];
@@ -77,6 +79,7 @@ export interface ProductFlows {
   reboilerDuty: number | null;
 }
 
+/** What stands beside the drawing. */
 export interface GraphBeside {
   /** The design that it stands beside, at constant molar overflow. */
   design: Design;
@@ -87,8 +90,10 @@ export interface GraphBeside {
   energyBalanced: Outcome<EnergyBalanced> | null;
 }
 
+/** Equilibrium curves of before, by what they were made from. */
 export type CurveKeeper = Keeper<Outcome<BinaryCurve>>;
 
+/** A column of two components by McCabe and Thiele's drawing, from its document. */
 export function solveGraph(
   document: CaseDocument,
   column: ColumnUnit,

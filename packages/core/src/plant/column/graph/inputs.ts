@@ -17,6 +17,7 @@ export interface BeforeGraph {
   balance: Omit<BalanceResult, 'inputHash'>;
 }
 
+/** What the drawing takes, in numbers. */
 export interface Inputs {
   feeds: { z: number; flow: number; condition: FeedCondition }[]; // mol/s
   /** Per mole of feed; without a composition where the stages are to say it. */
@@ -34,6 +35,7 @@ export interface Inputs {
   rating: { stages: number; known: RatingInput['known'] } | null;
 }
 
+/** The inputs, or what is missing of them. */
 export interface ReadInputs {
   value?: Inputs;
   refused?: Outcome<never>;

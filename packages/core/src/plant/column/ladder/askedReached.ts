@@ -5,6 +5,7 @@ import { namedCell } from '../balance.ts';
 import type { NamedCell } from '../../../balance/index.ts';
 import type { Warning } from '../../../numerics/index.ts';
 
+/** What the sheet asks of a product beside what the ladder reaches. */
 export interface AskedReached {
   /** The number asked for, by its names. */
   cell: NamedCell;

@@ -3,6 +3,7 @@ import type { ColumnUnit, CondenserKind, LadderInputs, LadderTarget, SheetCell }
 import { entryOf } from '../../documentParts.ts';
 import { sameQuantity } from './targets.ts';
 
+/** What an estimate or a graph hands on to a ladder. */
 export interface HandedOn {
   /** Equilibrium stages, reboiler and a partial condenser counted. */
   stages: number;
@@ -23,6 +24,7 @@ export interface HandedOn {
   efficiency: number;
 }
 
+/** A ladder as an estimate or a graph makes it. */
 export function handedOnLadder(column: ColumnUnit, design: HandedOn): LadderInputs {
   const { condenser, reflux, distillate, vapourShare } = design;
   // The ladder counts a total condenser as a rung.
@@ -53,6 +55,7 @@ export function handedOnLadder(column: ColumnUnit, design: HandedOn): LadderInpu
   };
 }
 
+/** What a washing hands on. */
 export interface HandedOnWash {
   stages: number;
   /** Inlets: the liquid enters at the top, the gas at the bottom. */
@@ -167,6 +170,7 @@ export function updatedLadder(before: LadderInputs, handed: LadderInputs): { lad
   };
 }
 
+/** What handing on would change of a ladder. */
 export interface LadderChange {
   what: 'stages' | { feed: string } | { draw: string } | { target: string };
   from: number | null;

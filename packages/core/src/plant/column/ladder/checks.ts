@@ -12,6 +12,7 @@ import type { PlacedLiquid } from '../../streams/freezing.ts';
 import type { LadderFacts } from './facts.ts';
 import { hasOwnUtilities } from '../../site.ts';
 
+/** What the engineer should know of a solved ladder. */
 export function checksOf(
   document: CaseDocument,
   column: ColumnUnit,

@@ -13,6 +13,7 @@ import type { ReadyLadder } from './inputs.ts';
 import { sameQuantity } from './targets.ts';
 import type { LadderReading } from './targets.ts';
 
+/** A solved ladder. */
 export interface LadderFacts {
   stages: number;
   /** K, Pa and mol/s by stage, from the top; in a total condenser no vapour leaves, from a total reboiler no liquid. */
@@ -44,6 +45,7 @@ export interface LadderFacts {
   attempts: SolvedColumn['record']['attempts'];
 }
 
+/** What leaves a ladder at a place. */
 export interface LadderProduct {
   id: string;
   name: string;
@@ -59,6 +61,7 @@ export interface LadderProduct {
   enthalpy: number; // J/mol
 }
 
+/** A feed of a ladder as it enters. */
 export interface LadderFeedFacts {
   inlet: string;
   name: string;
@@ -68,6 +71,7 @@ export interface LadderFeedFacts {
   vapourFraction: number;
 }
 
+/** A solved column as it is shown. */
 export function describeLadder(
   document: CaseDocument,
   column: ColumnUnit,

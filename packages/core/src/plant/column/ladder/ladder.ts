@@ -18,11 +18,13 @@ import { quantityDimension, quantityName } from './words.ts';
 import { obstacleTo } from './obstacle.ts';
 import { connectionPoints } from '../../ports.ts';
 
+/** A ladder's answer, with the hash of what was read. */
 export interface LadderResult {
   inputHash: string;
   outcome: Outcome<LadderFacts>;
 }
 
+/** What a ladder stands on. */
 export interface BeforeLadder {
   model: Outcome<ThermoModel>;
   feeds: readonly Outcome<FeedFacts>[];

@@ -13,6 +13,7 @@ import { estimateKeys } from '../estimate.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
 
+/** What a split asks at the least. */
 export interface LimitsFacts {
   /** Names, and what of each that is fed goes overhead. */
   light: { name: string; overhead: number };
@@ -28,8 +29,10 @@ export interface LimitsFacts {
   feeds: FeedStageFacts[];
 }
 
+/** Least reflux and fewest stages. */
 export type LeastFacts = Omit<LeastReflux, 'pinches' | 'feedStages'> & { pinches: PinchFacts[] };
 
+/** Where a section would pinch. */
 export interface PinchFacts {
   /** What stands between the section and the ends, in words: `above the feed`. */
   section: string;
@@ -41,6 +44,7 @@ export interface PinchFacts {
   isPoint: boolean;
 }
 
+/** What each feed stage makes of the split. */
 export interface FeedStageFacts {
   inlet: string;
   name: string;

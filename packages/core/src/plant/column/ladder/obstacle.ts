@@ -7,6 +7,7 @@ import type { LadderFacts } from './facts.ts';
 import { placeName } from '../places.ts';
 import { pairAzeotropes } from '../../../mixture/index.ts';
 
+/** How far a target was brought. */
 export interface Farthest {
   input: Omit<ColumnInput, 'targets'>;
   /** All targets, a little beyond what was reached. */
@@ -23,6 +24,7 @@ export interface Farthest {
   wanted: number;
 }
 
+/** What stands in the way of a target that was not reached. */
 export function obstacleTo(
   document: CaseDocument,
   column: ColumnUnit,

@@ -20,6 +20,7 @@ import { quantityOf, sameQuantity } from './targets.ts';
 import type { Reader } from './targets.ts';
 import { quantityDimension, quantityName } from './words.ts';
 
+/** Sensitivities of everything to everything. */
 export interface SlopesFacts {
   inputs: SlopeInput[];
   readouts: { name: string; dimension: Dimension; value: number }[];
@@ -27,6 +28,7 @@ export interface SlopesFacts {
   slopes: number[][];
 }
 
+/** Something that is stepped. */
 export interface SlopeInput {
   name: string;
   dimension: Dimension;
@@ -41,6 +43,7 @@ interface FeedChange {
   heat: number;
 }
 
+/** The sensitivities of a ladder, from its solved equations. */
 export function ladderSlopes(
   document: CaseDocument,
   column: ColumnUnit,

@@ -15,6 +15,7 @@ export interface PhaseColumns {
   enthalpy: (number | null)[]; // J/mol from the elements at 298.15 K
 }
 
+/** Properties of both phases, stage by stage. */
 export interface StageProperties {
   liquid: PhaseColumns & { surfaceTension: (number | null)[] }; // N/m
   vapour: PhaseColumns;

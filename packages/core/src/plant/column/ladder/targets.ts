@@ -31,6 +31,7 @@ import { entryOf } from '../../documentParts.ts';
 import { inletsOf } from '../../ports.ts';
 import { freedName, quantityDimension, quantityName } from './words.ts';
 
+/** Handles and targets as the column takes them. */
 export interface LadderReading {
   input: Omit<ColumnInput, 'targets'>;
   handles: NamedHandle[];
@@ -45,6 +46,7 @@ export interface LadderReading {
   firstFeed: number[];
 }
 
+/** A handle with its name and the quantity that it is. */
 export interface NamedHandle {
   handle: Handle;
   /** What says what it is. */
@@ -62,11 +64,13 @@ export interface Reader {
   path: string;
 }
 
+/** Whether a number counts something, from a least to a most. */
 export const isCount = (value: number, least: number, most: number): boolean =>
   Number.isInteger(value) && value >= least && value <= most;
 
 const isParted = ({ feeds }: LadderInputs, inlet: string): boolean => entryOf(feeds, inlet)?.way === 'vapour-above';
 
+/** The handle of something that may be moved. */
 export function freeHandle(
   { document, column, ladder, points, path }: Reader,
   freed: FreedHandle,
@@ -90,6 +94,7 @@ export function freeHandle(
   return freed.kind === 'feed-component' ? { kind: freed.kind, feed, component } : { kind: freed.kind, feed };
 }
 
+/** The targets of a ladder as quantities, with what is wrong with them. */
 export function readTargets(
   reader: Reader,
   input: LadderReading['input'],

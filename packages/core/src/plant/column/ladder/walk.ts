@@ -11,6 +11,7 @@ import { describeLadder } from './facts.ts';
 import type { LadderFacts } from './facts.ts';
 import { obstacleTo } from './obstacle.ts';
 
+/** A target and the value it is walked to. */
 export interface WalkAsked {
   target: string;
   /** In force: the one whose place the walked target takes where it is not in force itself. */
@@ -20,6 +21,7 @@ export interface WalkAsked {
   direction: 'up' | 'down';
 }
 
+/** A point of a walk. */
 export interface WalkPoint {
   /** Part of the way. */
   part: number;
@@ -27,6 +29,7 @@ export interface WalkPoint {
   facts: LadderFacts;
 }
 
+/** A walk as far as it went. */
 export interface WalkFacts {
   reached: number;
   isWhole: boolean;
@@ -36,8 +39,10 @@ export interface WalkFacts {
   facts: LadderFacts;
 }
 
+/** What ended a walk. */
 export type WalkEnd = { kind: 'reached' } | { kind: 'stopped' } | Obstacle;
 
+/** One target walked to a value, or as far as it goes. */
 export function walkLadder(
   document: CaseDocument,
   column: ColumnUnit,

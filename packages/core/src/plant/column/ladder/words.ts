@@ -57,6 +57,7 @@ export function quantityName(document: CaseDocument, column: ColumnUnit, quantit
   }
 }
 
+/** What may be moved, in words. */
 export function freedName(document: CaseDocument, column: ColumnUnit, handle: FreedHandle): string {
   const feed = (inlet: string): string => inletsOf(document, column).find(({ id }) => id === inlet)?.name ?? 'feed';
   switch (handle.kind) {
