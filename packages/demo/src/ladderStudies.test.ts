@@ -203,3 +203,28 @@ describe('limits', () => {
     });
   });
 });
+
+test('a fraction on a stage is a target like any other: the reflux is moved until it stands there', () => {
+  const found = demoCases().find(({ name }) => name === 'Four-alcohol splitter');
+  const unit = found?.document.units[0];
+  if (found === undefined || !unit?.ladder) throw new Error('no demo');
+  const before = createCaseSolver().ladder(found.document, unit.id).outcome;
+  if (before.state !== 'solved') throw new Error('not solved');
+  const ethanol = found.document.mixture.components.findIndex(({ name }) => name === 'ethanol');
+  const [stage, there] = [8, before.value.x[7]?.[ethanol] ?? 0];
+  const wanted = there + 0.02;
+  const quantity = {
+    kind: 'stage-fraction' as const,
+    stage,
+    phase: 'liquid' as const,
+    components: [found.document.mixture.components[ethanol]?.id ?? ''],
+    basis: 'mole' as const,
+  };
+  const targets = unit.ladder.targets.map((target) => (target.id === 'reflux' ? { ...target, quantity, value: wanted } : target));
+  const document = { ...found.document, units: [{ ...unit, ladder: { ...unit.ladder, targets } }] };
+  const after = createCaseSolver().ladder(document, unit.id).outcome;
+  if (after.state !== 'solved') throw new Error('not solved');
+  expect(after.value.x[stage - 1]?.[ethanol]).toBeCloseTo(wanted, 8);
+  expect(after.value.targets['reflux']?.now).toBeCloseTo(wanted, 8);
+  expect(after.value.refluxRatio).not.toBeCloseTo(before.value.refluxRatio ?? 0, 3);
+});

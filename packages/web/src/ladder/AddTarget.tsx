@@ -3,31 +3,132 @@ import { PlusOutlined } from '@ant-design/icons';
 import { ladderTarget, placeName, sameQuantity } from '@keen-ladder/core';
 import { Button, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
-import type { ColumnUnit, LadderInputs, LadderQuantity } from '@keen-ladder/schema';
+import type { ColumnUnit, LadderInputs, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { targetSet } from '../document/documentSlice.ts';
 import { selectComponents } from '../document/selectors.ts';
 
 type Kind = LadderQuantity['kind'];
 
-const kinds: { value: Kind; label: string }[] = [
-  { value: 'fraction', label: 'fraction in a product' },
-  { value: 'recovery', label: 'recovery in a product' },
-  { value: 'flow', label: 'flow of a product' },
-  { value: 'component-ratio', label: 'ratio of components in a product' },
-  { value: 'reflux-ratio', label: 'reflux ratio' },
-  { value: 'boil-up-ratio', label: 'boil-up ratio' },
-  { value: 'duty', label: 'duty' },
-  { value: 'temperature', label: 'temperature of a stage' },
-  { value: 'stage-flow', label: 'flow from a stage' },
-  { value: 'bubble-point', label: 'bubble point of a product' },
-  { value: 'dew-point', label: 'dew point of a product' },
-  { value: 'vapour-pressure', label: 'vapour pressure of a product' },
-  { value: 'molar-mass', label: 'molar mass of a product' },
-  { value: 'standard-density', label: 'standard density of a product' },
-  { value: 'draw-share', label: 'part of a stage’s stream drawn' },
-  { value: 'return-temperature', label: 'return temperature of a pump-around' },
-];
+/** What a target may be asked with. */
+interface Asked {
+  place: string;
+  components: string[];
+  over: string[];
+  basis: QuantityBasis;
+  stage: number;
+  of: 'condenser' | 'reboiler';
+  phase: 'liquid' | 'vapour';
+}
+
+interface KindOfTarget {
+  label: string;
+  /** What has to be said besides. */
+  asks: readonly (keyof Asked)[];
+  /** undefined while something is missing. */
+  quantity: (asked: Asked, of: Props) => LadderQuantity | undefined;
+  /** Whether all components together are meant where none is chosen. */
+  isOfAll?: true;
+  /** What the column lacks for it. */
+  lacks?: (of: Props) => string | undefined;
+}
+
+const some = (list: readonly string[], quantity: LadderQuantity): LadderQuantity | undefined =>
+  list.length === 0 ? undefined : quantity;
+
+/** Pa at the top, at which a product's bubble and dew points are first asked. */
+const topPressure = ({ ladder: { pressure } }: Props): number =>
+  (pressure.by === 'list' ? pressure.values[0] : pressure.top) ?? 101325;
+
+/** K: 100 °F, at which vapour pressures of fuels are told. */
+const FUELS_ARE_TOLD_AT = 310.95;
+
+/** Those that are added by themselves; pump-arounds and freed handles bring the others. */
+const KINDS = {
+  fraction: {
+    label: 'fraction in a product',
+    asks: ['place', 'components', 'basis'],
+    quantity: ({ place, components, basis }) => some(components, { kind: 'fraction', place, components, basis }),
+  },
+  recovery: {
+    label: 'recovery in a product',
+    asks: ['place', 'components', 'basis'],
+    quantity: ({ place, components, basis }) => some(components, { kind: 'recovery', place, components, basis }),
+  },
+  flow: {
+    label: 'flow of a product',
+    asks: ['place', 'components', 'basis'],
+    quantity: ({ place, components, basis }) => ({ kind: 'flow', place, components, basis }),
+    isOfAll: true,
+  },
+  'component-ratio': {
+    label: 'ratio of components in a product',
+    asks: ['place', 'components', 'over', 'basis'],
+    quantity: ({ place, components, over, basis }) =>
+      over.length === 0 ? undefined : some(components, { kind: 'component-ratio', place, components, over, basis }),
+  },
+  'reflux-ratio': { label: 'reflux ratio', asks: ['basis'], quantity: ({ basis }) => ({ kind: 'reflux-ratio', basis }) },
+  'boil-up-ratio': { label: 'boil-up ratio', asks: ['basis'], quantity: ({ basis }) => ({ kind: 'boil-up-ratio', basis }) },
+  duty: { label: 'duty', asks: ['of'], quantity: ({ of }) => ({ kind: 'duty', of }) },
+  temperature: {
+    label: 'temperature of a stage',
+    asks: ['stage'],
+    quantity: ({ stage }) => ({ kind: 'temperature', stage }),
+  },
+  'stage-fraction': {
+    label: 'fraction on a stage',
+    asks: ['components', 'stage', 'phase', 'basis'],
+    quantity: ({ stage, phase, components, basis }) =>
+      some(components, { kind: 'stage-fraction', stage, phase, components, basis }),
+  },
+  'stage-flow': {
+    label: 'flow from a stage',
+    asks: ['stage', 'phase', 'basis'],
+    quantity: ({ stage, phase, basis }) => ({ kind: 'stage-flow', stage, phase, basis }),
+  },
+  'bubble-point': {
+    label: 'bubble point of a product',
+    asks: ['place'],
+    quantity: ({ place }, of) => ({ kind: 'bubble-point', place, pressure: topPressure(of) }),
+  },
+  'dew-point': {
+    label: 'dew point of a product',
+    asks: ['place'],
+    quantity: ({ place }, of) => ({ kind: 'dew-point', place, pressure: topPressure(of) }),
+  },
+  'vapour-pressure': {
+    label: 'vapour pressure of a product',
+    asks: ['place'],
+    quantity: ({ place }) => ({ kind: 'vapour-pressure', place, temperature: FUELS_ARE_TOLD_AT }),
+  },
+  'molar-mass': {
+    label: 'molar mass of a product',
+    asks: ['place'],
+    quantity: ({ place }) => ({ kind: 'molar-mass', place }),
+  },
+  'standard-density': {
+    label: 'standard density of a product',
+    asks: ['place'],
+    quantity: ({ place }) => ({ kind: 'standard-density', place }),
+  },
+  'draw-share': {
+    label: 'part of a stage’s stream drawn',
+    asks: [],
+    quantity: (_, { column: { draws } }) => (draws[0] === undefined ? undefined : { kind: 'draw-share', draw: draws[0].id }),
+    lacks: ({ column: { draws } }) => (draws.length === 0 ? 'There is no side draw yet.' : undefined),
+  },
+  'return-temperature': {
+    label: 'return temperature of a pump-around',
+    asks: [],
+    quantity: (_, { ladder: { pumpArounds } }) =>
+      pumpArounds[0] === undefined ? undefined : { kind: 'return-temperature', loop: pumpArounds[0].id },
+    lacks: ({ ladder: { pumpArounds } }) => (pumpArounds.length === 0 ? 'There is no pump-around yet.' : undefined),
+  },
+} satisfies Record<Exclude<Kind, 'loop-flow' | 'loop-duty' | 'freed'>, KindOfTarget>;
+
+type Offered = keyof typeof KINDS;
+
+const kindOptions = Object.entries(KINDS).map(([value, { label }]) => ({ value: value as Offered, label })); // the keys are the kinds
 
 interface Props {
   column: ColumnUnit;
@@ -51,154 +152,43 @@ export function AddTarget({ column, ladder }: Props) {
 function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
   const dispatch = useAppDispatch();
   const components = useAppSelector(selectComponents);
-  const [kind, setKind] = useState<Kind>('fraction');
-  const [place, setPlace] = useState('overhead');
-  const [chosen, setChosen] = useState<string[]>(components[0] === undefined ? [] : [components[0].id]);
-  /** The component that is proposed gives way to the first that is chosen. */
-  const [isProposed, setProposed] = useState(true);
-  const choose = (next: string[]) => {
-    setChosen(isProposed ? next.slice(-1) : next);
-    setProposed(false);
-  };
-  const [over, setOver] = useState<string[]>(components.at(-1) === undefined ? [] : [components.at(-1)?.id ?? '']);
-  const [basis, setBasis] = useState<'mole' | 'mass' | 'volume'>('mole');
-  const [stage, setStage] = useState(Math.round(ladder.stages / 2));
-  const [of, setOf] = useState<'condenser' | 'reboiler'>('reboiler');
-  const [phase, setPhase] = useState<'liquid' | 'vapour'>('liquid');
-  const places = [
-    'overhead',
-    ...(ladder.top === 'mixed' ? ['distillate', 'overhead-vapour'] : []),
-    ...column.draws.map(({ id }) => id),
-    'bottoms',
-  ].map((value) => ({ value, label: placeName(column, value) }));
-  const asks = (...those: Kind[]): boolean => those.includes(kind);
-  const quantity = quantityOf();
-  const names = components.map(({ id, name }) => ({ value: id, label: name }));
-
-  function quantityOf(): LadderQuantity | undefined {
-    const pressure = ladder.pressure.by === 'list' ? ladder.pressure.values[0] : ladder.pressure.top;
-    switch (kind) {
-      case 'reflux-ratio':
-      case 'boil-up-ratio':
-        return { kind, basis };
-      case 'fraction':
-      case 'recovery':
-        return chosen.length === 0 ? undefined : { kind, place, components: chosen, basis };
-      case 'flow':
-        return { kind, place, components: chosen, basis };
-      case 'component-ratio':
-        return chosen.length === 0 || over.length === 0 ? undefined : { kind, place, components: chosen, over, basis };
-      case 'temperature':
-        return { kind, stage };
-      case 'stage-flow':
-        return { kind, stage, phase, basis };
-      case 'bubble-point':
-      case 'dew-point':
-        return { kind, place, pressure: pressure ?? 101325 };
-      case 'vapour-pressure':
-        return { kind, place, temperature: 310.95 }; // 100 °F, at which vapour pressures of fuels are told
-      case 'molar-mass':
-      case 'standard-density':
-        return { kind, place };
-      case 'duty':
-        return { kind, of };
-      case 'draw-share':
-        return column.draws[0] === undefined ? undefined : { kind, draw: column.draws[0].id };
-      case 'return-temperature':
-        return ladder.pumpArounds[0] === undefined ? undefined : { kind, loop: ladder.pumpArounds[0].id };
-      case 'loop-flow':
-      case 'loop-duty':
-      case 'freed':
-        return undefined; // they come with what they belong to
-    }
-  }
+  const [kind, setKind] = useState<Offered>('fraction');
+  const [asked, setAsked] = useState<Asked>({
+    place: 'overhead',
+    components: components.slice(0, 1).map(({ id }) => id),
+    over: components.slice(-1).map(({ id }) => id),
+    basis: 'mole',
+    stage: Math.round(ladder.stages / 2),
+    of: 'reboiler',
+    phase: 'liquid',
+  });
+  const row: KindOfTarget = KINDS[kind];
+  const quantity = row.quantity(asked, { column, ladder });
   const isThere = quantity !== undefined && ladder.targets.some((target) => sameQuantity(target.quantity, quantity));
+  const lacks = row.lacks?.({ column, ladder });
   const add = () => {
     if (quantity === undefined) return;
-    dispatch(
-      targetSet({
-        column: column.id,
-        target: { ...ladderTarget(`target-${kind}`, quantity, null), isInForce: false },
-      }),
-    );
+    const target = { ...ladderTarget(`target-${kind}`, quantity, null), isInForce: false };
+    dispatch(targetSet({ column: column.id, target }));
     onDone();
   };
   return (
     <div className="add-target">
-      <Select<Kind> aria-label="Kind of target" value={kind} options={kinds} onChange={setKind} popupMatchSelectWidth={false} />
-      {asks(
-        'fraction',
-        'recovery',
-        'flow',
-        'component-ratio',
-        'bubble-point',
-        'dew-point',
-        'vapour-pressure',
-        'molar-mass',
-        'standard-density',
-      ) && <Select aria-label="Product" value={place} options={places} onChange={setPlace} popupMatchSelectWidth={false} />}
-      {asks('fraction', 'recovery', 'flow', 'component-ratio') && (
-        <Select
-          mode="multiple"
-          aria-label="Components"
-          placeholder={kind === 'flow' ? 'all components' : 'choose components'}
-          value={chosen}
-          options={names}
-          onChange={choose}
-        />
-      )}
-      {asks('component-ratio') && (
-        <Select
-          mode="multiple"
-          aria-label="Over components"
-          placeholder="over which"
-          value={over}
-          options={names}
-          onChange={setOver}
-        />
-      )}
-      {asks('temperature', 'stage-flow') && (
-        <label className="strip-line">
-          rung from the top
-          <InputNumber aria-label="Rung" min={1} max={ladder.stages} value={stage} onChange={(next) => setStage(next ?? 1)} />
-        </label>
-      )}
-      {asks('stage-flow') && (
-        <Select
-          aria-label="Phase"
-          value={phase}
-          options={[
-            { value: 'liquid', label: 'liquid' },
-            { value: 'vapour', label: 'vapour' },
-          ]}
-          onChange={setPhase}
-        />
-      )}
-      {asks('duty') && (
-        <Select
-          aria-label="Of"
-          value={of}
-          options={[
-            { value: 'condenser', label: 'condenser' },
-            { value: 'reboiler', label: 'reboiler' },
-          ]}
-          onChange={setOf}
-        />
-      )}
-      {asks('fraction', 'recovery', 'flow', 'component-ratio', 'reflux-ratio', 'boil-up-ratio', 'stage-flow') && (
-        <Select
-          aria-label="Basis"
-          value={basis}
-          options={[
-            { value: 'mole', label: 'by moles' },
-            { value: 'mass', label: 'by mass' },
-            { value: 'volume', label: 'by standard volume' },
-          ]}
-          onChange={setBasis}
-        />
-      )}
-      {asks('draw-share') && column.draws.length === 0 && <p className="quiet small">There is no side draw yet.</p>}
-      {asks('return-temperature') && ladder.pumpArounds.length === 0 && <p className="quiet small">There is no pump-around yet.</p>}
+      <Select<Offered>
+        aria-label="Kind of target"
+        value={kind}
+        options={kindOptions}
+        onChange={setKind}
+        popupMatchSelectWidth={false}
+      />
+      <Particulars
+        row={row}
+        asked={asked}
+        column={column}
+        ladder={ladder}
+        onAsked={(change) => setAsked((before) => ({ ...before, ...change }))}
+      />
+      {lacks !== undefined && <p className="quiet small">{lacks}</p>}
       {isThere && <p className="quiet small">This target has its card already.</p>}
       <Button type="primary" disabled={quantity === undefined || isThere} onClick={add}>
         Add the card
@@ -206,3 +196,105 @@ function Form({ column, ladder, onDone }: Props & { onDone: () => void }) {
     </div>
   );
 }
+
+interface ParticularsProps extends Props {
+  row: KindOfTarget;
+  asked: Asked;
+  onAsked: (change: Partial<Asked>) => void;
+}
+
+/** Of what product, components, stage: as far as the kind asks for it. */
+function Particulars({ row, asked, column, ladder, onAsked }: ParticularsProps) {
+  const names = useAppSelector(selectComponents).map(({ id, name }) => ({ value: id, label: name }));
+  const asks = (what: keyof Asked): boolean => row.asks.includes(what);
+  return (
+    <>
+      {asks('place') && (
+        <Select
+          aria-label="Product"
+          value={asked.place}
+          options={placesOf(column, ladder)}
+          onChange={(place) => onAsked({ place })}
+          popupMatchSelectWidth={false}
+        />
+      )}
+      {asks('components') && (
+        <ComponentsOfTarget names={names} chosen={asked.components} isOfAll={row.isOfAll === true} onAsked={onAsked} />
+      )}
+      {asks('over') && (
+        <Select
+          mode="multiple"
+          aria-label="Over components"
+          placeholder="over which"
+          value={asked.over}
+          options={names}
+          onChange={(over) => onAsked({ over })}
+        />
+      )}
+      {asks('stage') && (
+        <label className="strip-line">
+          rung from the top
+          <InputNumber
+            aria-label="Rung"
+            min={1}
+            max={ladder.stages}
+            value={asked.stage}
+            onChange={(stage) => onAsked({ stage: stage ?? 1 })}
+          />
+        </label>
+      )}
+      {asks('phase') && <Select aria-label="Phase" value={asked.phase} options={phases} onChange={(phase) => onAsked({ phase })} />}
+      {asks('of') && <Select aria-label="Of" value={asked.of} options={ends} onChange={(of) => onAsked({ of })} />}
+      {asks('basis') && <Select aria-label="Basis" value={asked.basis} options={bases} onChange={(basis) => onAsked({ basis })} />}
+    </>
+  );
+}
+
+interface ComponentsProps {
+  names: { value: string; label: string }[];
+  chosen: string[];
+  isOfAll: boolean;
+  onAsked: (change: Partial<Asked>) => void;
+}
+
+/** The component that is proposed gives way to the first that is chosen. */
+function ComponentsOfTarget({ names, chosen, isOfAll, onAsked }: ComponentsProps) {
+  const [isProposed, setProposed] = useState(true);
+  return (
+    <Select
+      mode="multiple"
+      aria-label="Components"
+      placeholder={isOfAll ? 'all components' : 'choose components'}
+      value={chosen}
+      options={names}
+      onChange={(next) => {
+        onAsked({ components: isProposed ? next.slice(-1) : next });
+        setProposed(false);
+      }}
+    />
+  );
+}
+
+const placesOf = (column: ColumnUnit, ladder: LadderInputs) =>
+  [
+    'overhead',
+    ...(ladder.top === 'mixed' ? ['distillate', 'overhead-vapour'] : []),
+    ...column.draws.map(({ id }) => id),
+    'bottoms',
+  ].map((value) => ({ value, label: placeName(column, value) }));
+
+const phases = [
+  { value: 'liquid' as const, label: 'liquid' },
+  { value: 'vapour' as const, label: 'vapour' },
+];
+
+const ends = [
+  { value: 'condenser' as const, label: 'condenser' },
+  { value: 'reboiler' as const, label: 'reboiler' },
+];
+
+const bases = [
+  { value: 'mole' as const, label: 'by moles' },
+  { value: 'mass' as const, label: 'by mass' },
+  { value: 'volume' as const, label: 'by standard volume' },
+];

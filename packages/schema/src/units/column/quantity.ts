@@ -44,6 +44,13 @@ export const LadderQuantity = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal(['molar-mass', 'standard-density']), place: identifier }),
   z.strictObject({ kind: z.literal('duty'), of: z.enum(['condenser', 'reboiler']) }),
   z.strictObject({ kind: z.literal('stage-flow'), stage, phase: z.enum(['liquid', 'vapour']), basis: QuantityBasis }),
+  z.strictObject({
+    kind: z.literal('stage-fraction'),
+    stage,
+    phase: z.enum(['liquid', 'vapour']),
+    components: someComponents,
+    basis: QuantityBasis,
+  }),
   z.strictObject({ kind: z.literal('draw-share'), draw: identifier }),
   z.strictObject({ kind: z.literal(['loop-flow', 'loop-duty', 'return-temperature']), loop: identifier }),
   z.strictObject({ kind: z.literal('freed'), handle: FreedHandle }),

@@ -7,8 +7,11 @@ import type { ThermoModel } from '../../../thermo/index.ts';
 import { entryOf } from '../../documentParts.ts';
 import { inletsOf } from '../../ports.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
-import { freeHandle, isCount, readTargets } from './targets.ts';
-import type { LadderReading, Reader } from './targets.ts';
+import { freeHandle } from './handles.ts';
+import { isCount } from './reader.ts';
+import type { Reader } from './reader.ts';
+import { readTargets } from './targets.ts';
+import type { LadderReading } from './targets.ts';
 
 /** A column read and ready to be solved. */
 export interface ReadyLadder {

@@ -46,7 +46,8 @@ export function obstacleTo(
  */
 function fullProduct(document: CaseDocument, column: ColumnUnit, id: string, facts: LadderFacts): Obstacle | undefined {
   const quantity = column.ladder?.targets.find((t) => t.id === id)?.quantity;
-  if (quantity === undefined || !('components' in quantity) || quantity.components.length === 0) return undefined;
+  if (quantity === undefined || !('components' in quantity && 'place' in quantity) || quantity.components.length === 0)
+    return undefined;
   const { components } = document.mixture;
   const isThere = (product: string): boolean =>
     quantity.place === 'overhead' ? product === 'distillate' || product === 'overhead-vapour' : product === quantity.place;

@@ -29,6 +29,8 @@ function wordsOf(quantity: LadderQuantity): (string | number)[] {
       return [quantity.of];
     case 'stage-flow':
       return [quantity.phase, quantity.stage, ...inBasis(quantity.basis)];
+    case 'stage-fraction':
+      return [quantity.phase, quantity.stage, ...together(quantity.components), ...inBasis(quantity.basis)];
     case 'draw-share':
       return [quantity.draw];
     case 'loop-flow':

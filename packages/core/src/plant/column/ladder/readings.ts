@@ -77,12 +77,7 @@ function rungReadings(document: CaseDocument, facts: LadderFacts, of: Of): Readi
     const stage = j + 1;
     const inPhase = (phase: 'liquid' | 'vapour', fractions: readonly number[]): Reading[] =>
       document.mixture.components.map((c, i) =>
-        reading(
-          `stage-fraction/${phase}/${stage}/${c.id}`,
-          `${c.name} in the ${phase} of stage ${stage}`,
-          'moleFraction',
-          fractions[i],
-        ),
+        of({ kind: 'stage-fraction', stage, phase, components: [c.id], basis: 'mole' }, fractions[i]),
       );
     return [
       of({ kind: 'temperature', stage }, T),

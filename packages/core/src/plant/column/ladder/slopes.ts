@@ -16,8 +16,9 @@ import type { FeedFacts } from '../../streams/feed.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder, FoundLadder } from './ladder.ts';
 import { readLadder } from './inputs.ts';
-import { quantityOf, sameQuantity } from './targets.ts';
-import type { Reader } from './targets.ts';
+import { quantityOf } from './quantities.ts';
+import type { Reader } from './reader.ts';
+import { sameQuantity } from './targets.ts';
 import { quantityDimension, quantityName } from './words.ts';
 
 /** Sensitivities of everything to everything. */

@@ -42,6 +42,8 @@ export function quantityName(document: CaseDocument, column: ColumnUnit, quantit
       return `standard density of the ${placeName(column, quantity.place)}`;
     case 'duty':
       return `${quantity.of} duty`;
+    case 'stage-fraction':
+      return `${names(quantity.components)} in the ${quantity.phase} of stage ${quantity.stage}${by(quantity.basis)}`;
     case 'stage-flow':
       return `${quantity.phase} from stage ${quantity.stage}${by(quantity.basis)}`;
     case 'draw-share':
@@ -92,6 +94,7 @@ export function quantityDimension(quantity: LadderQuantity): Dimension {
       return flow[quantity.basis];
     case 'fraction':
     case 'recovery':
+    case 'stage-fraction':
       return fraction[quantity.basis];
     case 'draw-share':
       return 'moleFraction';
