@@ -38,9 +38,10 @@ const WIDE = {
   slope: [-5e-3, 5e-3, 3e-4],
 } as const;
 
-/** @returns undefined where the model cannot have this pair: UNIQUAC without sizes of the molecules */
+/** @returns undefined where the model has no parameters of a pair, or cannot have this one: UNIQUAC without sizes of the molecules */
 export function pairParameters(mixture: Mixture, choice: FitChoice): PairParameters | undefined {
   const { model, components } = mixture;
+  if (!canBeFitted(model)) return undefined;
   const [first, second] = components;
   const told = { components: [first.id, second.id] as [string, string], source: '', confidence: '' };
   const named = (name: string, unit: string, kind: keyof typeof WIDE): NamedParameter => {
@@ -79,12 +80,6 @@ export function pairParameters(mixture: Mixture, choice: FitChoice): PairParamet
         pairOf: ([k0, k1 = 0]) => ({ ...told, equation: model, k0, k1 }),
       };
     }
-    case 'ideal':
-    case 'regular-solution':
-    case 'unifac':
-    case 'modified-unifac':
-    case 'psrk':
-      return undefined;
   }
 }
 

@@ -44,6 +44,9 @@ export const isEquationOfState = (model: ModelName): boolean => isCubic(model) |
 /** Whether a model is a cubic equation of state. */
 export const isCubic = (model: ModelName): model is CubicName => model === 'peng-robinson' || model === 'srk';
 
+/** Whether a model knows a mixture from its components alone. */
+export const needsNoPairs = (model: ModelName): boolean => model === 'ideal' || model === 'regular-solution';
+
 /** Options of a model where nothing was said. */
 export const USUAL_OPTIONS: Readonly<ModelOptions> = {
   vapour: 'ideal',

@@ -5,7 +5,7 @@ import type { DatabankParts } from '../databank/index.ts';
 import { dimerises } from './dimers.ts';
 import { ionsInWater } from './ions.ts';
 import type { IonsInWater } from './ions.ts';
-import { buildModel, GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS } from './mixture.ts';
+import { buildModel, GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS, needsNoPairs } from './mixture.ts';
 import { ppr78Pair } from './ppr78.ts';
 
 /** Why a model was proposed; `explainProposal` makes the sentence. */
@@ -152,7 +152,7 @@ const HARDLY_POLAR = ['chlorinated', 'bromo/iodo/fluoro', 'sulphur'];
  * temperatures. Parameters from one pressure have slopes of the wrong size, and of the wrong sign for methanol and water (common practice: leave them out).
  */
 function knowsHeatOfMixing({ nrtlPairs, wilsonPairs, uniquacPairs }: DatabankParts, model: ModelName): boolean {
-  if (model === 'modified-unifac' || model === 'ideal' || model === 'regular-solution') return true;
+  if (model === 'modified-unifac' || needsNoPairs(model)) return true;
   const pairs: readonly ActivityPair[] = model === 'nrtl' ? nrtlPairs : model === 'wilson' ? wilsonPairs : uniquacPairs;
   return model !== 'unifac' && pairs.length > 0 && pairs.every(({ Tmin, Tmax }) => (Tmax ?? 0) - (Tmin ?? 0) >= ENOUGH_RANGE);
 }
@@ -219,7 +219,7 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
       ? { kind: 'no-constant' }
       : { kind: 'dissolved-gas', source: found.source, confidence: found.confidence };
   }
-  if (model === 'ideal' || model === 'regular-solution') return { kind: 'by-pure-components' };
+  if (needsNoPairs(model)) return { kind: 'by-pure-components' };
   if (model === 'unifac' || model === 'modified-unifac' || model === 'psrk') {
     const table = model !== 'modified-unifac' ? mixture.groups.unifac : mixture.groups.modifiedUnifac;
     const two = { ...mixture, components: [components[i], components[j]] };
