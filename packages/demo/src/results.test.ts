@@ -75,20 +75,21 @@ test('a ladder’s results are what its table of products says', () => {
   const document = CASES.find(({ name }) => name === 'Five alkanes with a side draw')?.document;
   if (document === undefined) throw new Error('no such demo');
   const unit = document.units[0] as ColumnUnit; // it has one unit, a column
-  const { ladder } = answersOf(createCaseSolver(), document, unit, 'ladder');
-  if (ladder?.state !== 'solved') throw new Error('not solved');
-  const results = resultsIn(document, unit, { ladder });
+  const { whole } = answersOf(createCaseSolver(), document, unit, 'ladder');
+  if (whole?.state !== 'solved') throw new Error('not solved');
+  const ladder = whole.value as LadderFacts; // a column's
+  const results = resultsIn(document, unit, { whole });
   const valueOf = (at: string): number => results.find(({ address }) => address === `column/ladder/${at}`)?.value ?? NaN;
   const places = ['overhead', unit.draws[0]?.id ?? '', 'bottoms'];
   const massFlow = findUnit('massFlow', shownUnit(document.display, 'massFlow'));
-  lineOf(document, ladder.value, `flow, ${massFlow.id}`).forEach((shown, k) => {
+  lineOf(document, ladder, `flow, ${massFlow.id}`).forEach((shown, k) => {
     expect(valueOf(`flow/${places[k] ?? ''}/mass`) / toSI(shown, massFlow, document.site)).toBeCloseTo(1, 6);
   });
   const [light] = document.mixture.components;
-  lineOf(document, ladder.value, `${light?.name ?? ''}, kg/kg`).forEach((shown, k) => {
+  lineOf(document, ladder, `${light?.name ?? ''}, kg/kg`).forEach((shown, k) => {
     expect(valueOf(`fraction/${places[k] ?? ''}/${light?.id ?? ''}/mass`)).toBeCloseTo(shown, 7);
   });
-  lineOf(document, ladder.value, `${light?.name ?? ''}, part`).forEach((shown, k) => {
+  lineOf(document, ladder, `${light?.name ?? ''}, part`).forEach((shown, k) => {
     expect(valueOf(`recovery/${places[k] ?? ''}/${light?.id ?? ''}`)).toBeCloseTo(shown, 7);
   });
 });

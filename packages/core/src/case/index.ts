@@ -6,6 +6,4 @@ export type { InputHashes } from './hashes.ts';
 export type { FeedResult } from './upstream.ts';
 export { createCaseSolver } from './solver.ts';
 export type { CaseResults, CaseSolver, DrumResult, LimitsResult, NodeResult, SlopesResult, UnitResult } from './solver.ts';
-export { nodeHash, nodesOf } from './nodes.ts';
-export type { NodeFacts, NodeName } from './nodes.ts';
 export * from './addresses/index.ts';

@@ -12,9 +12,11 @@ import {
   hashOf,
   ladderLimits,
   ladderSlopes,
+  nodeHash,
   solveAbsorption,
   solveGraph,
   solveLadder,
+  solveNode,
   solveUnit,
   unitOf,
   walkLadder,
@@ -27,15 +29,14 @@ import type {
   KindFacts,
   LadderResult,
   LimitsFacts,
+  NodeFacts,
+  NodeName,
   SlopesFacts,
   WalkAsked,
   WalkFacts,
   WalkPoint,
 } from '../plant/index.ts';
 import { inputHashes } from './hashes.ts';
-import { nodeHash } from './nodes.ts';
-import type { NodeFacts, NodeName } from './nodes.ts';
-import { solveNode } from './solveNode.ts';
 import { Upstream } from './upstream.ts';
 import type { FeedResult } from './upstream.ts';
 

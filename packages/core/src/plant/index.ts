@@ -4,9 +4,10 @@ export { columnOf, unitOf } from './documentParts.ts';
 export { pressuresOf } from './column/pressure.ts';
 export { connectionPoints, inletsOf, nameOfOutlet, upstreamOf } from './ports.ts';
 export type { Inlet } from './ports.ts';
+export { entriesOfKind } from './entries.ts';
 export { newUnit, outletsOf, UNIT_KINDS, unitPressure } from './kinds.ts';
 export type { Outlet } from './kinds.ts';
-export { sentBy, solveUnit } from './solve.ts';
+export { sentBy, solveUnit, unitReadings } from './solve.ts';
 export type { Around, KindFacts, Sent } from './solve.ts';
 export { COLUMN_UNIT_WORDS } from './column/reasons.ts';
 export { DRUM_WORDS } from './drum/reasons.ts';
@@ -16,8 +17,6 @@ export { explain, explainOpenPoint, explainWarning } from './explain.ts';
 export { row } from './entryRow.ts';
 export type { About, EntryMeasure, EntryRow } from './entryRow.ts';
 export { STREAM_ENTRIES } from './streams/entries.ts';
-export { DRUM_ENTRIES } from './drum/entries.ts';
-export { COLUMN_ENTRIES } from './column/entries.ts';
 export { feedReadings } from './reading.ts';
 export type { Reading } from './reading.ts';
 export { hashOf } from './hash.ts';
@@ -33,7 +32,6 @@ export type { FeedFacts, FeedPhase, FeedSurroundings, Leaving } from './streams/
 export { newDrum } from './drum/begin.ts';
 export { solveDrum } from './drum/drum.ts';
 export type { DrumFacts, DrumOutlet } from './drum/drum.ts';
-export { drumReadings } from './drum/readings.ts';
 export { drumRows } from './drum/tables.ts';
 
 export * from './column/index.ts';

@@ -6,8 +6,11 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { balanceOf } from './column/balance.ts';
 import type { LadderFacts } from './column/ladder/facts.ts';
 import { solveLadder } from './column/ladder/ladder.ts';
+import { ladderReadings } from './column/ladder/readings.ts';
 import { solveDrum } from './drum/drum.ts';
 import type { DrumFacts } from './drum/drum.ts';
+import { drumReadings } from './drum/readings.ts';
+import type { Reading } from './reading.ts';
 import type { FeedFacts, Leaving } from './streams/feed.ts';
 
 /** What a unit's answer stands on: the model, and what enters by each inlet, in the order of the connections. */
@@ -29,6 +32,8 @@ interface Solving<U extends Unit, F> {
   /** From nothing, so that the numbers follow from the document alone. */
   solve: (document: CaseDocument, unit: U, around: Around, isOver?: () => boolean) => Outcome<F>;
   sends: (facts: F) => Sent[];
+  /** Every number that comes out of it. */
+  readings: (document: CaseDocument, unit: U, facts: F) => Reading[];
 }
 
 const column: Solving<ColumnUnit, KindFacts['column']> = {
@@ -37,11 +42,13 @@ const column: Solving<ColumnUnit, KindFacts['column']> = {
     return solveLadder(document, unit, { ...around, balance }, undefined, undefined, isOver);
   },
   sends: ({ products }) => products,
+  readings: ladderReadings,
 };
 
 const drum: Solving<DrumUnit, KindFacts['drum']> = {
   solve: solveDrum,
   sends: ({ outlets }) => Object.entries(outlets).map(([id, sent]) => ({ id, ...sent })),
+  readings: ({ mixture }, _, facts) => drumReadings(facts, mixture),
 };
 
 const SOLVING = { column, drum } satisfies Record<UnitKind, unknown>;
@@ -63,3 +70,7 @@ export function sentBy(document: CaseDocument, unit: Unit, around: Around, isOve
   const outcome = solve(document, unit, around, isOver);
   return outcome.state === 'solved' ? { ...outcome, value: sends(outcome.value) } : passOn(outcome);
 }
+
+/** Every number that comes out of a unit as a whole. */
+export const unitReadings = (document: CaseDocument, unit: Unit, facts: KindFacts[UnitKind]): Reading[] =>
+  solvingOf(unit).readings(document, unit, facts);

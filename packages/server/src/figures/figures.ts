@@ -7,7 +7,7 @@ export function figuresOf(document: CaseDocument): Figures {
   const solver = createCaseSolver();
   const column = document.units.find((unit) => unit.kind === 'column');
   const mixture = mixtureOf(document);
-  if (column === undefined) return blankFigures(document, stateOfDrums(solver, document));
+  if (column === undefined) return blankFigures(document, worstState(solver, document));
   if (column.service !== 'distillation') return { mixture, ...transferred(solver, document, column.id) };
   return {
     mixture,
@@ -15,9 +15,9 @@ export function figuresOf(document: CaseDocument): Figures {
   };
 }
 
-/** Of a case without a column: its worst drum's. */
-function stateOfDrums(solver: CaseSolver, document: CaseDocument): Figures['state'] {
-  const states = document.units.map(({ id }) => solver.unit(document, id, 'drum', timeLimit(LONGEST)).outcome.state);
+/** Of a case without a column: its worst unit's. */
+function worstState(solver: CaseSolver, document: CaseDocument): Figures['state'] {
+  const states = document.units.map(({ id, kind }) => solver.unit(document, id, kind, timeLimit(LONGEST)).outcome.state);
   return states.length === 0 || states.includes('open') ? 'open' : states.includes('out-of-reach') ? 'out-of-reach' : 'solved';
 }
 

@@ -19,13 +19,14 @@ import type {
   AbsorptionFacts,
   CaseSolver,
   EstimateFacts,
+  KindFacts,
   LadderFacts,
   Outcome,
   Show,
   StopAnswers,
   TableRows,
 } from '@keen-ladder/core';
-import type { CaseDocument, ColumnUnit, DrumUnit, ReadCase, ResultFile, Unit } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, ReadCase, ResultFile, Unit } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
 
@@ -74,7 +75,7 @@ interface Solving {
 }
 
 function resultOf(solving: Solving, unit: Unit): UnitResult {
-  return unit.kind === 'drum' ? drumResult(solving, unit) : columnResult(solving, unit);
+  return unit.kind === 'column' ? columnResult(solving, unit) : wholeResult(solving, unit);
 }
 
 /** What the stops of a unit answer, solved once, with the table of every number that comes out. */
@@ -84,17 +85,19 @@ function answered({ solver, document, isOver, tables }: Solving, unit: Unit): St
   return answers;
 }
 
-function drumResult(solving: Solving, unit: DrumUnit): UnitResult {
+/** A unit that is one stop, told under the name of its kind. */
+function wholeResult(solving: Solving, unit: Exclude<Unit, ColumnUnit>): UnitResult {
   const { document, show, names, tables } = solving;
-  const { drum } = answered(solving, unit);
+  const { whole } = answered(solving, unit);
   const { id, name, kind } = unit;
-  if (drum?.state === 'solved') tables.set(`${id}-streams`, drumRows(drum.value, names, document));
-  return { id, name, kind, graph: null, estimate: null, ladder: null, ...(drum === undefined ? {} : { drum: told(drum, show) }) };
+  const outcome = whole as Outcome<KindFacts[typeof kind]>; // of its kind
+  if (outcome.state === 'solved') tables.set(`${id}-streams`, drumRows(outcome.value, names, document));
+  return { id, name, kind, graph: null, estimate: null, ladder: null, [kind]: told(outcome, show) };
 }
 
 function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
   const { show } = solving;
-  const { graph, estimate, factors, ladder } = answered(solving, unit);
+  const { graph, estimate, factors, whole } = answered(solving, unit);
   const estimated = estimate ?? factors;
   return {
     id: unit.id,
@@ -103,7 +106,7 @@ function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
     graph: graph === undefined ? null : told(graph, show),
     estimate: estimated === undefined ? null : told<EstimateFacts | AbsorptionFacts>(estimated, show),
     ladder: null,
-    ...(ladder === undefined ? {} : ladderResults(solving, unit.id, ladder)),
+    ...(whole === undefined ? {} : ladderResults(solving, unit.id, whole as Outcome<LadderFacts>)), // a column's
   };
 }
 

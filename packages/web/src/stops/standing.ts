@@ -176,16 +176,17 @@ export function selectFeedFacts(state: RootState, inlet: string): FeedFacts | nu
 
 /** What the stops of the unit answered to the newest inputs; what is stale is left out. */
 export const selectAnswers = createSelector(
-  [selectUnitResults, selectHashes, selectEstimateHash, selectDrumResult],
-  ({ solved, nodes, ladder }, hashes, estimateHash, drum): StopAnswers => {
+  [selectUnitResults, selectHashes, selectEstimateHash],
+  ({ solved, nodes, ladder, unit }, hashes, estimateHash): StopAnswers => {
     const answers: StopAnswers = {};
     const { balance, graph, absorption, feeds } = solved?.results ?? {};
     if (feeds !== undefined && balance?.inputHash === hashes?.balance) Object.assign(answers, { feeds, balance });
     if (graph?.inputHash === hashes?.graph && absorption === null) answers.graph = graph?.outcome;
     if (absorption?.inputHash === hashes?.absorption) answers.factors = absorption?.estimate;
     if (nodes.estimate?.inputHash === estimateHash) answers.estimate = nodes.estimate?.outcome;
-    if (ladder?.result.inputHash === hashes?.ladder) answers.ladder = ladder?.result.outcome;
-    if (drum?.inputHash === hashes?.whole) Object.assign(answers, { feeds: drum?.feeds, drum: drum?.outcome });
+    if (ladder?.result.inputHash === hashes?.ladder) answers.whole = ladder?.result.outcome;
+    if (unit !== null && unit.result.inputHash === hashes?.whole)
+      Object.assign(answers, { feeds: unit.result.feeds, whole: unit.result.outcome });
     return answers;
   },
 );

@@ -2,8 +2,8 @@
  * Everything that can be entered in a case, by its address: its place in the document. Fields, open points, search, undo and the command line name an entry
  * by its address alone; what it is called and measured in stands in the rows of its kind.
  */
-import type { CaseDocument, SiteConditions, Stream, Unit, UnitKind } from '@keen-ladder/schema';
-import { COLUMN_ENTRIES, DRUM_ENTRIES, row, STREAM_ENTRIES } from '../../plant/index.ts';
+import type { CaseDocument, SiteConditions, Stream, Unit } from '@keen-ladder/schema';
+import { entriesOfKind, row, STREAM_ENTRIES } from '../../plant/index.ts';
 import type { EntryMeasure, EntryRow } from '../../plant/index.ts';
 import { firstPart, isSaid } from './parts.ts';
 
@@ -51,8 +51,6 @@ const CASE_ENTRIES: readonly EntryRow<CaseDocument>[] = [
   row('site.heating.approach', 'approach to the heating medium', 'temperatureDifference'),
 ];
 
-const UNIT_ENTRIES = { column: COLUMN_ENTRIES, drum: DRUM_ENTRIES } satisfies Record<UnitKind, unknown>;
-
 /** A part of the case whose rows begin anew: the case itself, a feed, a unit. */
 interface Section {
   /** Before the row's own place: "units.column". */
@@ -73,7 +71,7 @@ const streamSection = (stream: Stream): Section => ({
 const unitSection = (document: CaseDocument, unit: Unit): Section => ({
   prefix: `units.${unit.id}`,
   whole: unit,
-  rows: UNIT_ENTRIES[unit.kind],
+  rows: entriesOfKind(unit),
   of: document.units.length > 1 ? ` (${unit.name})` : '',
 });
 

@@ -2,28 +2,19 @@
  * Everything that comes out of a case, by its address: unit, stop, and the quantity below it, "column/ladder/flow/bottoms/mass". Search, exports, the
  * command line and the network name a result by its address alone, which says what it is called and measured in.
  */
-import type { CaseDocument, Unit } from '@keen-ladder/schema';
+import type { CaseDocument, Unit, UnitKind } from '@keen-ladder/schema';
 import { passOn, solved } from '../../numerics/index.ts';
 import type { Outcome } from '../../numerics/index.ts';
 import {
   absorptionReadings,
   balanceReadings,
-  drumReadings,
   estimateReadings,
   feedReadings,
   graphReadings,
   inletsOf,
-  ladderReadings,
+  unitReadings,
 } from '../../plant/index.ts';
-import type {
-  AbsorptionFacts,
-  BalanceResult,
-  DrumFacts,
-  EstimateFacts,
-  GraphDesign,
-  LadderFacts,
-  Reading,
-} from '../../plant/index.ts';
+import type { AbsorptionFacts, BalanceResult, EstimateFacts, GraphDesign, KindFacts, Reading } from '../../plant/index.ts';
 import type { CaseSolver } from '../solver.ts';
 import type { FeedResult } from '../upstream.ts';
 
@@ -40,12 +31,17 @@ export interface StopAnswers {
   graph?: Outcome<GraphDesign> | undefined;
   estimate?: Outcome<EstimateFacts> | undefined;
   factors?: Outcome<AbsorptionFacts> | undefined;
-  ladder?: Outcome<LadderFacts> | undefined;
-  drum?: Outcome<DrumFacts> | undefined;
+  /** Of the unit as a whole: a column's ladder, a drum's state. */
+  whole?: Outcome<KindFacts[UnitKind]> | undefined;
 }
 
 /** The stops that answer with numbers. */
-export type ResultStop = keyof StopAnswers;
+export type ResultStop = Exclude<keyof StopAnswers, 'whole'> | WholeStop;
+
+/** What the stop of a unit as a whole is called: of a column its ladder, else as its kind. */
+type WholeStop = 'ladder' | Exclude<UnitKind, 'column'>;
+
+const wholeStop = ({ kind }: Unit): WholeStop => (kind === 'column' ? 'ladder' : kind);
 
 /** The numbers of a unit's stops that are solved. */
 export function resultsIn(document: CaseDocument, unit: Unit, answers: StopAnswers): Result[] {
@@ -55,7 +51,7 @@ export function resultsIn(document: CaseDocument, unit: Unit, answers: StopAnswe
     readings.map(({ at, name, ...rest }) => ({ address: `${unit.id}/${stop}/${at}`, name: `${name}${of}`, ...rest }));
   const from = <T>(stop: ResultStop, outcome: Outcome<T> | undefined, readings: (facts: T) => Reading[]): Result[] =>
     outcome?.state === 'solved' ? under(stop, readings(outcome.value)) : [];
-  const { feeds = {}, balance, graph, estimate, factors, ladder, drum } = answers;
+  const { feeds = {}, balance, graph, estimate, factors, whole } = answers;
   return [
     ...inletsOf(document, unit).flatMap(({ id, name }) =>
       from('feeds', Object.hasOwn(feeds, id) ? feeds[id].outcome : undefined, (facts) =>
@@ -66,8 +62,7 @@ export function resultsIn(document: CaseDocument, unit: Unit, answers: StopAnswe
     ...from('graph', graph, graphReadings),
     ...from('estimate', estimate, (facts) => estimateReadings(facts, mixture)),
     ...from('factors', factors, (facts) => absorptionReadings(facts, mixture)),
-    ...(unit.kind === 'column' ? from('ladder', ladder, (facts) => ladderReadings(document, unit, facts)) : []),
-    ...from('drum', drum, (facts) => drumReadings(facts, mixture)),
+    ...from(wholeStop(unit), whole, (facts) => unitReadings(document, unit, facts)),
   ];
 }
 
@@ -84,10 +79,10 @@ export function answersOf(
   isOver?: () => boolean,
 ): StopAnswers {
   const isAsked = (...stops: ResultStop[]): boolean => only === undefined || stops.includes(only);
-  if (unit.kind === 'drum') {
-    if (!isAsked('feeds', 'drum')) return {};
-    const { feeds, outcome } = solver.unit(document, unit.id, 'drum', isOver);
-    return { feeds, drum: outcome };
+  if (unit.kind !== 'column') {
+    if (!isAsked('feeds', unit.kind)) return {};
+    const { feeds, outcome } = solver.unit(document, unit.id, unit.kind, isOver);
+    return { feeds, whole: outcome };
   }
   const isBinary = document.mixture.components.length <= 2;
   const answers: StopAnswers = {};
@@ -99,7 +94,7 @@ export function answersOf(
   }
   if (isAsked('estimate') && unit.service === 'distillation')
     answers.estimate = solver.node(document, unit.id, 'estimate', isOver).outcome;
-  if (isAsked('ladder') && unit.ladder !== null) answers.ladder = solver.ladder(document, unit.id, isOver).outcome;
+  if (isAsked('ladder') && unit.ladder !== null) answers.whole = solver.ladder(document, unit.id, isOver).outcome;
   return answers;
 }
 
@@ -125,11 +120,12 @@ export function resultAt(
   const answers = answersOf(solver, document, at.unit, at.stop as ResultStop, isOver); // another word asks nothing
   const found = resultsIn(document, at.unit, answers).find((one) => one.address === address);
   if (found !== undefined) return solved(found);
-  const said = outcomeOf(answers, at.stop as ResultStop, address.split('/')[2] ?? '');
+  const said = at.stop === wholeStop(at.unit) ? answers.whole : outcomeOf(answers, at.stop, address.split('/')[2] ?? '');
   return said === undefined || said.state === 'solved' ? undefined : passOn(said);
 }
 
-function outcomeOf(answers: StopAnswers, stop: ResultStop, inlet: string): Outcome<unknown> | undefined {
-  if (stop === 'feeds') return answers.feeds?.[inlet]?.outcome;
-  return stop === 'balance' ? answers.balance?.outcome : answers[stop];
+function outcomeOf({ feeds, balance, ...others }: StopAnswers, stop: string, inlet: string): Outcome<unknown> | undefined {
+  if (stop === 'feeds') return feeds?.[inlet]?.outcome;
+  if (stop === 'balance') return balance?.outcome;
+  return stop === 'graph' || stop === 'estimate' || stop === 'factors' ? others[stop] : undefined;
 }

@@ -35,4 +35,7 @@ export type { SlopeInput, SlopesFacts } from './ladder/slopes.ts';
 export { changeOf, feedStageRows, productRows, slopeRows, stageRows } from './ladder/tables.ts';
 export { absorptionReadings, balanceReadings, estimateReadings, graphReadings } from './readings.ts';
 export { quantityAddress } from './ladder/quantityAddress.ts';
-export { ladderReadings } from './ladder/readings.ts';
+
+export { nodeHash, nodesOf } from './nodes.ts';
+export type { NodeFacts, NodeName } from './nodes.ts';
+export { solveNode } from './solveNode.ts';

@@ -3,9 +3,9 @@
  * in `solveNode.ts`, so that a page need not fetch the engine.
  */
 import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
-import { hashOf } from '../plant/index.ts';
-import type { EstimateFacts, GraphBeside } from '../plant/index.ts';
-import type { InputHashes } from './hashes.ts';
+import { hashOf } from '../hash.ts';
+import type { EstimateFacts } from './estimate.ts';
+import type { GraphBeside } from './graph/graph.ts';
 
 /** What each answers, by name. */
 export interface NodeFacts {
@@ -17,10 +17,17 @@ export interface NodeFacts {
 /** "estimate" */
 export type NodeName = keyof NodeFacts;
 
+/** Hashes of what stands before the nodes. */
+export interface HashesBefore {
+  balance: string;
+  graph: string;
+  ladder: string;
+}
+
 interface NodeRow {
   isOf: (column: ColumnUnit) => boolean;
   /** Hash of everything that it reads. */
-  reads: (column: ColumnUnit, hashes: InputHashes, document: CaseDocument) => string;
+  reads: (column: ColumnUnit, hashes: HashesBefore, document: CaseDocument) => string;
 }
 
 const distils = ({ service }: ColumnUnit): boolean => service === 'distillation';
@@ -38,5 +45,5 @@ export const nodesOf = (unit: Unit): NodeName[] =>
   unit.kind === 'column' ? Object.entries(NODES).flatMap(([name, { isOf }]) => (isOf(unit) ? [name as NodeName] : [])) : []; // the keys are the names
 
 /** Hash of everything that a node of a column reads: what was answered to another one is stale. */
-export const nodeHash = (document: CaseDocument, column: ColumnUnit, hashes: InputHashes, name: NodeName): string =>
+export const nodeHash = (document: CaseDocument, column: ColumnUnit, hashes: HashesBefore, name: NodeName): string =>
   NODES[name].reads(column, hashes, document);

@@ -1,16 +1,17 @@
 /** How the stops of `nodes.ts` are solved, a row each. */
 import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
-import type { Outcome } from '../numerics/index.ts';
-import { solveEstimate, solveGraphBeside } from '../plant/index.ts';
-import type { CurveKeeper } from '../plant/index.ts';
+import type { Outcome } from '../../numerics/index.ts';
+import { solveEstimate } from './estimate.ts';
+import type { BeforeEstimate } from './estimate.ts';
+import { solveGraphBeside } from './graph/graph.ts';
+import type { CurveKeeper } from './graph/graph.ts';
 import type { NodeFacts, NodeName } from './nodes.ts';
-import type { BeforeColumn } from './upstream.ts';
 
 /** What a node is solved from. */
 export interface NodeAsked {
   document: CaseDocument;
   column: ColumnUnit;
-  before: BeforeColumn;
+  before: BeforeEstimate;
   /** Equilibrium curves of before. */
   curves: CurveKeeper;
 }
