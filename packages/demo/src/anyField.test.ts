@@ -50,9 +50,9 @@ function faultOf(document: CaseDocument): string | undefined {
     const { id } = unit;
     try {
       const results =
-        unit.kind === 'drum'
-          ? [solver.unit(document, id, 'drum', isOver)]
-          : [solver.solve(document, id), solver.node(document, id, 'estimate'), unit.ladder && solver.ladder(document, id, isOver)];
+        unit.kind === 'column'
+          ? [solver.solve(document, id), solver.node(document, id, 'estimate'), unit.ladder && solver.ladder(document, id, isOver)]
+          : [solver.unit(document, id, unit.kind, isOver)];
       const place = notFinite(results);
       if (place !== undefined) return `not finite at ${place}`;
       for (const result of results)

@@ -1,6 +1,6 @@
 /** What the command line writes: the results of a case, SI units, stop by stop. */
 import { z } from 'zod';
-import { LadderQuantity } from './units/column/index.ts';
+import { LadderQuantity, UnitKind } from './units/index.ts';
 import { CaseName } from './file.ts';
 
 const numbers = z.array(z.number());
@@ -86,21 +86,22 @@ export const DrumNumbers = z.strictObject({
   flow: z.number(),
   outlets: z.strictObject({ vapour: outlet, liquid: outlet }),
 });
+export type DrumNumbers = z.infer<typeof DrumNumbers>;
 
 const anything = z.record(z.string(), z.unknown());
 
 const UnitResult = z.strictObject({
   id: z.string(),
   name: z.string(),
-  kind: z.enum(['column', 'drum']),
+  kind: UnitKind,
   /** Of a column of two components. */
   graph: stop(anything).nullable(),
   /** Of a column that distils; by effective factors of one that washes or strips. */
   estimate: stop(anything).nullable(),
   /** Of a column that has one. */
   ladder: stop(LadderNumbers).nullable(),
-  /** Of a drum. */
-  drum: stop(DrumNumbers).optional(),
+  /** Of a unit that is one stop: of a drum `DrumNumbers`. */
+  whole: stop(anything).optional(),
   /** Where they were asked for: what the ladder's split takes at the least, and what moves what. */
   limits: stop(anything).nullable().optional(),
   sensitivities: stop(anything).nullable().optional(),

@@ -7,7 +7,7 @@ export type { Inlet } from './ports.ts';
 export { entriesOfKind } from './entries.ts';
 export { newUnit, outletsOf, UNIT_KINDS, unitPressure } from './kinds.ts';
 export type { Outlet } from './kinds.ts';
-export { sentBy, solveUnit, unitReadings } from './solve.ts';
+export { sentBy, solveUnit, unitReadings, unitRows } from './solve.ts';
 export type { Around, KindFacts, Sent } from './solve.ts';
 export { COLUMN_UNIT_WORDS } from './column/reasons.ts';
 export { DRUM_WORDS } from './drum/reasons.ts';

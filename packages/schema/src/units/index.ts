@@ -9,3 +9,6 @@ export * from './drum.ts';
 export const Unit = z.discriminatedUnion('kind', [ColumnUnit, DrumUnit]);
 export type Unit = z.infer<typeof Unit>;
 export type UnitKind = Unit['kind'];
+
+/** What the kinds are called. */
+export const UnitKind = z.enum(['column', 'drum'] satisfies UnitKind[]);

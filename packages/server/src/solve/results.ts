@@ -2,18 +2,19 @@
 import {
   answersOf,
   createCaseSolver,
-  drumRows,
   explain,
   explainOpenPoint,
   explainWarning,
   feedStageRows,
   limitSentences,
+  open,
   productRows,
   resultRows,
   resultsIn,
   showIn,
   slopeRows,
   stageRows,
+  unitRows,
 } from '@keen-ladder/core';
 import type {
   AbsorptionFacts,
@@ -26,7 +27,7 @@ import type {
   StopAnswers,
   TableRows,
 } from '@keen-ladder/core';
-import type { CaseDocument, ColumnUnit, ReadCase, ResultFile, Unit } from '@keen-ladder/schema';
+import type { CaseDocument, ColumnUnit, ReadCase, ResultFile, Unit, UnitKind } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
 
@@ -85,14 +86,14 @@ function answered({ solver, document, isOver, tables }: Solving, unit: Unit): St
   return answers;
 }
 
-/** A unit that is one stop, told under the name of its kind. */
+/** A unit that is one stop. */
 function wholeResult(solving: Solving, unit: Exclude<Unit, ColumnUnit>): UnitResult {
-  const { document, show, names, tables } = solving;
-  const { whole } = answered(solving, unit);
+  const { document, show, tables } = solving;
+  const { whole: outcome = open<KindFacts[UnitKind]>([]) } = answered(solving, unit);
   const { id, name, kind } = unit;
-  const outcome = whole as Outcome<KindFacts[typeof kind]>; // of its kind
-  if (outcome.state === 'solved') tables.set(`${id}-streams`, drumRows(outcome.value, names, document));
-  return { id, name, kind, graph: null, estimate: null, ladder: null, [kind]: told(outcome, show) };
+  const rows = outcome.state === 'solved' ? unitRows(document, unit, outcome.value) : undefined;
+  if (rows !== undefined) tables.set(`${id}-streams`, rows);
+  return { id, name, kind, graph: null, estimate: null, ladder: null, whole: told(outcome, show) };
 }
 
 function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
@@ -136,8 +137,8 @@ function ladderResults(solving: Solving, unit: string, ladder: Outcome<LadderFac
 }
 
 /** The stop that says whether a unit has its answer: a column's ladder where there is one. */
-function decisive({ drum, ladder, graph, estimate }: UnitResult): 'solved' | 'open' | 'out-of-reach' {
-  return (drum ?? ladder ?? graph ?? estimate)?.state ?? 'open';
+function decisive({ whole, ladder, graph, estimate }: UnitResult): 'solved' | 'open' | 'out-of-reach' {
+  return (whole ?? ladder ?? graph ?? estimate)?.state ?? 'open';
 }
 
 type Told<T> =

@@ -1,11 +1,11 @@
 /** Results in words, and as tables for a spreadsheet. */
 import { findUnit, formatNumber, formatQuantity, shownUnit } from '@keen-ladder/core';
 import type { Dimension } from '@keen-ladder/core';
+import { DrumNumbers } from '@keen-ladder/schema';
 import type { CaseDocument, NumberAt, ResultFile } from '@keen-ladder/schema';
 
 type UnitResult = ResultFile['units'][number];
-type Stop = NonNullable<UnitResult['drum'] | UnitResult['ladder'] | UnitResult['estimate']>;
-type DrumNumbers = Extract<NonNullable<UnitResult['drum']>, { state: 'solved' }>['value'];
+type Stop = NonNullable<UnitResult['whole'] | UnitResult['ladder'] | UnitResult['estimate']>;
 type LadderNumbers = Extract<NonNullable<UnitResult['ladder']>, { state: 'solved' }>['value'];
 
 export function summaryOf(result: ResultFile, document: CaseDocument): string {
@@ -26,7 +26,7 @@ const printable = (line: string): string => line.replace(/(?!\n)\p{Cc}/gu, '�'
 
 function unitLines(unit: UnitResult, components: readonly string[], document: CaseDocument): string[] {
   const stops: [string, Stop | null][] = [
-    ['drum', unit.drum ?? null],
+    [unit.kind, unit.whole ?? null],
     ['graph', unit.graph],
     ['estimate', unit.estimate],
     ['ladder', unit.ladder],
@@ -38,7 +38,9 @@ function unitLines(unit: UnitResult, components: readonly string[], document: Ca
     ...stops.flatMap(([name, stop]) =>
       stop === null ? [] : [`  ${name}: ${words(stop)}`, ...sentences(stop).map((s) => `    ${s}`)],
     ),
-    ...(unit.drum?.state === 'solved' ? drumLines(unit.drum.value, components, document) : []),
+    ...(unit.kind === 'drum' && unit.whole?.state === 'solved'
+      ? drumLines(DrumNumbers.parse(unit.whole.value), components, document)
+      : []),
     ...(unit.ladder?.state === 'solved' ? ladderLines(unit.ladder.value, components, document) : []),
   ];
 }

@@ -138,13 +138,14 @@ export const STOPS: readonly Stop[] = [
 export const stopsOf = (unit: Unit | undefined, components: number): Stop[] =>
   STOPS.filter(({ isOf }) => isOf === undefined || (unit !== undefined && isOf(unit, components)));
 
-/** Where a unit opens: at its drawing, or, with more than two components to distil, its estimate. */
+/** Where a unit opens: at its drawing, or, with more than two components to distil, its estimate; else at the first stop of its own. */
 export function firstStop(unit: Unit | undefined, components: number): Stop | undefined {
   const stops = stopsOf(unit, components);
-  return OPENING.map((path) => stops.find((stop) => stop.path === path)).find((stop) => stop !== undefined) ?? stops[0];
+  const opening = OPENING.map((path) => stops.find((stop) => stop.path === path)).find((stop) => stop !== undefined);
+  return opening ?? stops.find(({ isOf }) => isOf !== undefined) ?? stops[0];
 }
 
-const OPENING: readonly StopPath[] = ['graph', 'transfer', 'estimate', 'drum'];
+const OPENING: readonly StopPath[] = ['graph', 'transfer', 'estimate'];
 
 /** The address of a stop: of the whole case, or of one of its units. */
 export const addressOf = (id: string, unit: string | undefined, { path, isOf }: Pick<Stop, 'path' | 'isOf'>): string =>
