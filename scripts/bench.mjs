@@ -116,6 +116,7 @@ await main(async () => {
   ];
   const column = runBundled('packages/core/bench/column.ts');
   engine.push(...named('', column.timings));
+  const train = runBundled('packages/demo/bench/train.ts');
   say('Timing models and flashes.');
   const properties = propertyRows(runBundled('packages/core/bench/properties.ts'));
   const databank = databankSizes();
@@ -129,7 +130,7 @@ await main(async () => {
       `${t.median.toFixed(2)} ms median, ${t.p95.toFixed(2)} ms at 95 %`,
       t.goal === null ? '' : `≤ ${t.goal} ms`,
     ]),
-    ...column.facts.map(({ name, value, goal }) => [name, value, goal]),
+    ...[...column.facts, ...train].map(({ name, value, goal }) => [name, value, goal]),
     ...properties,
     ['Index of the databank, gzipped, as a browser loads it first', `${databank.index.toFixed(1)} kB`, '≤ 60 kB'],
     [
