@@ -1,4 +1,4 @@
-/** Fields and addresses: every field of every page stands at something that can be entered, and everything that search offers has its field. */
+/** Fields and addresses, and what a page fetches for them: every field of every page stands at something that can be entered, and everything that search offers has its field. */
 import { enteredIn, exactlyEntered } from '@keen-ladder/core';
 import { demoProject } from '@keen-ladder/demo';
 import { expect, openCopy, test, url } from './engineer.ts';
@@ -33,3 +33,25 @@ for (const { name, document } of demoProject())
       [...seen].some((path) => path === address || path.startsWith(`${address}.`) || address.startsWith(`${path}.`));
     expect(enteredIn(document).filter((entry) => !hasField(entry))).toEqual([]);
   });
+
+test('no page fetches the engine: that is the worker’s', async ({ quietPage: page }) => {
+  const scripts = new Map<string, string>();
+  page.on('response', (reply) => {
+    if (!reply.url().endsWith('.js')) return;
+    void reply.text().then(
+      (text) => scripts.set(reply.url(), text),
+      () => undefined, // gone with its page
+    );
+  });
+  await openCopy(page, url(), 'Four-alcohol splitter', 'ladder');
+  await expect(page.locator('.ladder-sheet')).toContainText('kmol/h');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Find anything').fill('reboiler duty');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  // Sentences of our own mistakes that only the rigorous column and the estimate hold.
+  const hasEngine = (text: string): boolean => /an efficiency on the last stage|the light key must be in the feed/.test(text);
+  const holders = [...scripts].filter(([, text]) => hasEngine(text)).map(([address]) => address);
+  expect(scripts.size).toBeGreaterThan(4);
+  expect(holders.filter((address) => !address.includes('engine.worker'))).toEqual([]);
+});

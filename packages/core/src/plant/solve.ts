@@ -6,13 +6,8 @@ import type { ThermoModel } from '../thermo/index.ts';
 import { balanceOf } from './column/balance.ts';
 import type { LadderFacts } from './column/ladder/facts.ts';
 import { solveLadder } from './column/ladder/ladder.ts';
-import { ladderReadings } from './column/ladder/readings.ts';
 import { solveDrum } from './drum/drum.ts';
 import type { DrumFacts } from './drum/drum.ts';
-import { drumReadings } from './drum/readings.ts';
-import { drumRows } from './drum/tables.ts';
-import type { Reading } from './reading.ts';
-import type { TableRows } from './tableNumbers.ts';
 import type { FeedFacts, Leaving } from './streams/feed.ts';
 
 /** What a unit's answer stands on: the model, and what enters by each inlet, in the order of the connections. */
@@ -34,10 +29,6 @@ interface Solving<U extends Unit, F> {
   /** From nothing, so that the numbers follow from the document alone. */
   solve: (document: CaseDocument, unit: U, around: Around, isOver?: () => boolean) => Outcome<F>;
   sends: (facts: F) => Sent[];
-  /** Every number that comes out of it. */
-  readings: (document: CaseDocument, unit: U, facts: F) => Reading[];
-  /** What leaves, side by side, for a spreadsheet; a column's ladder has tables of its own. */
-  rows?: (document: CaseDocument, facts: F) => TableRows;
 }
 
 const column: Solving<ColumnUnit, KindFacts['column']> = {
@@ -46,19 +37,11 @@ const column: Solving<ColumnUnit, KindFacts['column']> = {
     return solveLadder(document, unit, { ...around, balance }, undefined, undefined, isOver);
   },
   sends: ({ products }) => products,
-  readings: ladderReadings,
 };
 
 const drum: Solving<DrumUnit, KindFacts['drum']> = {
   solve: solveDrum,
   sends: ({ outlets }) => Object.entries(outlets).map(([id, sent]) => ({ id, ...sent })),
-  readings: ({ mixture }, _, facts) => drumReadings(facts, mixture),
-  rows: (document, facts) =>
-    drumRows(
-      facts,
-      document.mixture.components.map(({ name }) => name),
-      document,
-    ),
 };
 
 const SOLVING = { column, drum } satisfies Record<UnitKind, unknown>;
@@ -80,11 +63,3 @@ export function sentBy(document: CaseDocument, unit: Unit, around: Around, isOve
   const outcome = solve(document, unit, around, isOver);
   return outcome.state === 'solved' ? { ...outcome, value: sends(outcome.value) } : passOn(outcome);
 }
-
-/** Every number that comes out of a unit as a whole. */
-export const unitReadings = (document: CaseDocument, unit: Unit, facts: KindFacts[UnitKind]): Reading[] =>
-  solvingOf(unit).readings(document, unit, facts);
-
-/** What leaves a unit, side by side; undefined where its kind has no such table. */
-export const unitRows = (document: CaseDocument, unit: Unit, facts: KindFacts[UnitKind]): TableRows | undefined =>
-  solvingOf(unit).rows?.(document, facts);
