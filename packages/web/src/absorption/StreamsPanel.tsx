@@ -36,13 +36,11 @@ const NEGLIGIBLE = 0.001;
 
 export function StreamsTable({ facts, hasFactors = false }: { facts: AbsorptionFacts; hasFactors?: boolean }) {
   const components = useAppSelector(selectComponents);
-  const inlets = useAppSelector(selectInlets);
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const unit = findUnit('molarFlow', shownUnit(display, 'molarFlow'));
   const shown = (value: number): string => formatNumber(fromSI(value, unit, site), 4);
-  const nameOf = (id: string): string => inlets.find((inlet) => inlet.id === id)?.name ?? id;
   const { gasIn, liquidIn, gasOut, liquidOut, factor } = facts;
   const sum = (flows: readonly number[]): number => flows.reduce((total, flow) => total + flow, 0);
   const columns = [gasIn, liquidIn, gasOut, liquidOut];
@@ -54,36 +52,7 @@ export function StreamsTable({ facts, hasFactors = false }: { facts: AbsorptionF
       </div>
       <div className="balance-scroll">
         <table className="balance" aria-label="Streams of the column">
-          <thead>
-            <tr>
-              <th />
-              <th colSpan={2} scope="colgroup" className="product-head">
-                enters, {unit.id}
-              </th>
-              <th colSpan={2} scope="colgroup" className="product-head">
-                leaves, {unit.id}
-              </th>
-              {hasFactors && (
-                <th colSpan={3} scope="colgroup" className="product-head">
-                  absorption factor L/(K V)
-                </th>
-              )}
-            </tr>
-            <tr className="unit-row">
-              <th />
-              <th className="product-first">{nameOf(facts.gas)}</th>
-              <th>{nameOf(facts.liquid)}</th>
-              <th className="product-first">gas</th>
-              <th>liquid</th>
-              {hasFactors && (
-                <>
-                  <th className="product-first">first stage</th>
-                  <th>last stage</th>
-                  <th>for all</th>
-                </>
-              )}
-            </tr>
-          </thead>
+          <StreamsHead facts={facts} unit={unit.id} hasFactors={hasFactors} />
           <tbody>
             {components.map(({ id, name }, i) => (
               <tr key={id}>
@@ -121,5 +90,42 @@ export function StreamsTable({ facts, hasFactors = false }: { facts: AbsorptionF
         By effective factors (Kremser 1930, Edmister 1957): every component passes, and the liquid warms by the heat of all streams.
       </p>
     </>
+  );
+}
+
+function StreamsHead({ facts, unit, hasFactors }: { facts: AbsorptionFacts; unit: string; hasFactors: boolean }) {
+  const inlets = useAppSelector(selectInlets);
+  const nameOf = (id: string): string => inlets.find((inlet) => inlet.id === id)?.name ?? id;
+  return (
+    <thead>
+      <tr>
+        <th />
+        <th colSpan={2} scope="colgroup" className="product-head">
+          enters, {unit}
+        </th>
+        <th colSpan={2} scope="colgroup" className="product-head">
+          leaves, {unit}
+        </th>
+        {hasFactors && (
+          <th colSpan={3} scope="colgroup" className="product-head">
+            absorption factor L/(K V)
+          </th>
+        )}
+      </tr>
+      <tr className="unit-row">
+        <th />
+        <th className="product-first">{nameOf(facts.gas)}</th>
+        <th>{nameOf(facts.liquid)}</th>
+        <th className="product-first">gas</th>
+        <th>liquid</th>
+        {hasFactors && (
+          <>
+            <th className="product-first">first stage</th>
+            <th>last stage</th>
+            <th>for all</th>
+          </>
+        )}
+      </tr>
+    </thead>
   );
 }

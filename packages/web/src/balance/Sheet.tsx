@@ -71,28 +71,7 @@ export function Sheet({ column, result, view }: Props) {
   return (
     <div className="balance-scroll">
       <table className="balance" role="grid" aria-label="Balance sheet" ref={table} onKeyDown={onKeyDown}>
-        <thead>
-          <tr>
-            <th />
-            <th scope="col">Feed</th>
-            {result.products.map(({ id, name }) => (
-              <th key={id} scope="colgroup" colSpan={columns.length} className="product-head">
-                {capital(name)}
-              </th>
-            ))}
-          </tr>
-          <tr className="unit-row">
-            <th />
-            <th>{columnUnit('flow', view, showing)}</th>
-            {result.products.flatMap(({ id }) =>
-              columns.map((c) => (
-                <th key={`${id} ${c}`} className={c === 'flow' ? 'product-first' : undefined}>
-                  {columnUnit(c, view, showing)}
-                </th>
-              )),
-            )}
-          </tr>
-        </thead>
+        <SheetHead products={result.products} view={view} showing={showing} />
         <tbody>
           {components.map(({ id, name }, k) => (
             <tr key={id} role="row">
@@ -119,6 +98,33 @@ export function Sheet({ column, result, view }: Props) {
         </tbody>
       </table>
     </div>
+  );
+}
+
+function SheetHead({ products, view, showing }: { products: BalanceResult['products']; view: View; showing: Showing }) {
+  return (
+    <thead>
+      <tr>
+        <th />
+        <th scope="col">Feed</th>
+        {products.map(({ id, name }) => (
+          <th key={id} scope="colgroup" colSpan={columns.length} className="product-head">
+            {capital(name)}
+          </th>
+        ))}
+      </tr>
+      <tr className="unit-row">
+        <th />
+        <th>{columnUnit('flow', view, showing)}</th>
+        {products.flatMap(({ id }) =>
+          columns.map((c) => (
+            <th key={`${id} ${c}`} className={c === 'flow' ? 'product-first' : undefined}>
+              {columnUnit(c, view, showing)}
+            </th>
+          )),
+        )}
+      </tr>
+    </thead>
   );
 }
 

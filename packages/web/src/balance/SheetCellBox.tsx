@@ -23,50 +23,11 @@ interface Props {
   onClear: (cell: SheetCell) => void;
 }
 
-export function SheetCellBox({ column, place, name, view, ids, amounts, showing, inTabOrder, onFocus, onSet, onClear }: Props) {
-  const [typed, setTyped] = useState<string | undefined>(undefined);
-  const [error, setError] = useState<string | undefined>(undefined);
-  const cell = useRef<HTMLTableCellElement>(null);
-  const takesFocus = useRef(false);
-  const gesture = useGesture();
-  const given = givenAt(column.balance.cells, place);
+export function SheetCellBox(props: Props) {
+  const { column, place, name, view, ids, amounts, showing, inTabOrder, onFocus } = props;
+  const { typed, error, cell, given, begin, edit, clear, read, leave, onFieldKey } = useTyping(props);
   const value = valueAt(place, view, ids, amounts);
   const kind = kindAt(place, view);
-
-  /** The focus goes back to the cell when its field is closed by a key; a click elsewhere takes it there. */
-  useEffect(() => {
-    if (typed === undefined && takesFocus.current) cell.current?.focus();
-    takesFocus.current = false;
-  }, [typed]);
-
-  const begin = (text: string) => setTyped(text);
-  /** To change what was given; typing into a cell that is only chosen replaces it. */
-  const edit = () => begin(given === undefined ? '' : shownGiven(given, view, place, showing));
-  const leave = () => {
-    setTyped(undefined);
-    setError(undefined);
-    gesture.renew();
-  };
-  const clear = () => {
-    if (given !== undefined) onClear(given);
-  };
-  const read = (text: string, isFinal: boolean): boolean => {
-    setTyped(text);
-    if (text.trim() === '') {
-      clear();
-      setError(undefined);
-      return true;
-    }
-    const reading = readCell(text, place, view, showing);
-    if (!reading.ok) {
-      setError(isFinal ? explainParse(reading.problem) : undefined);
-      return false;
-    }
-    setError(undefined);
-    if (given !== undefined && given.kind !== reading.cell.kind) onClear(given);
-    onSet(reading.cell, gesture.current());
-    return true;
-  };
   const onCellKey = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'Delete' || event.key === 'Backspace') clear();
@@ -75,15 +36,6 @@ export function SheetCellBox({ column, place, name, view, ids, amounts, showing,
     else return;
     event.preventDefault();
   };
-  const onFieldKey = (event: KeyboardEvent) => {
-    const isDone = event.key === 'Escape' || (event.key === 'Enter' && typed !== undefined && read(typed, true));
-    if (!isDone) return;
-    takesFocus.current = true;
-    leave();
-    event.stopPropagation();
-    event.preventDefault();
-  };
-
   const path = `units.${column.id}.balance.${place.product}.${place.component ?? 'total'}.${given?.kind ?? kind}`;
   const label = given === undefined ? name : `${name}, given`;
   const classes = [
@@ -132,6 +84,68 @@ export function SheetCellBox({ column, place, name, view, ids, amounts, showing,
       {given !== undefined ? shownGiven(given, view, place, showing) : value === undefined ? '–' : shownValue(value, kind, showing)}
     </td>
   );
+}
+
+/** A cell's field while a number is typed into it: what is readable goes to the sheet at once, what is not stays with its sentence. */
+function useTyping({
+  column,
+  place,
+  view,
+  showing,
+  onSet,
+  onClear,
+}: Omit<Props, 'name' | 'ids' | 'amounts' | 'inTabOrder' | 'onFocus'>) {
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  const [error, setError] = useState<string | undefined>(undefined);
+  const cell = useRef<HTMLTableCellElement>(null);
+  const takesFocus = useRef(false);
+  const gesture = useGesture();
+  const given = givenAt(column.balance.cells, place);
+
+  /** The focus goes back to the cell when its field is closed by a key; a click elsewhere takes it there. */
+  useEffect(() => {
+    if (typed === undefined && takesFocus.current) cell.current?.focus();
+    takesFocus.current = false;
+  }, [typed]);
+
+  const begin = (text: string) => setTyped(text);
+  /** To change what was given; typing into a cell that is only chosen replaces it. */
+  const edit = () => begin(given === undefined ? '' : shownGiven(given, view, place, showing));
+  const leave = () => {
+    setTyped(undefined);
+    setError(undefined);
+    gesture.renew();
+  };
+  const clear = () => {
+    if (given !== undefined) onClear(given);
+  };
+  const read = (text: string, isFinal: boolean): boolean => {
+    setTyped(text);
+    if (text.trim() === '') {
+      clear();
+      setError(undefined);
+      return true;
+    }
+    const reading = readCell(text, place, view, showing);
+    if (!reading.ok) {
+      setError(isFinal ? explainParse(reading.problem) : undefined);
+      return false;
+    }
+    setError(undefined);
+    if (given !== undefined && given.kind !== reading.cell.kind) onClear(given);
+    onSet(reading.cell, gesture.current());
+    return true;
+  };
+  const onFieldKey = (event: KeyboardEvent) => {
+    const isDone = event.key === 'Escape' || (event.key === 'Enter' && typed !== undefined && read(typed, true));
+    if (!isDone) return;
+    takesFocus.current = true;
+    leave();
+    event.stopPropagation();
+    event.preventDefault();
+  };
+
+  return { typed, error, cell, given, begin, edit, clear, read, leave, onFieldKey };
 }
 
 /** What is held fast. */

@@ -31,7 +31,7 @@ export function ConflictDialog() {
           Keep mine beside it, as a variant
         </Button>
         <Button onClick={() => void saver.takeTheirs()}>Take the other version</Button>
-        <Button onClick={saver.keepMine}>Put mine in its place</Button>
+        <Button onClick={() => saver.keepMine()}>Put mine in its place</Button>
       </div>
       <p className="quiet small">
         Taking the other version can be undone; putting yours in its place leaves the other in the case’s history.

@@ -4,6 +4,7 @@ import { findUnit, formatFixed, formatNumber, fromSI, shownUnit } from '@keen-la
 import type { EstimateFacts } from '@keen-ladder/core';
 import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
+import type { RefObject } from 'react';
 import { useAppSelector } from '../store/store.ts';
 import { LineChart } from '../charts/LineChart.tsx';
 import { useElementWidth } from '../charts/useElementWidth.ts';
@@ -47,23 +48,13 @@ function Empty({ isSolving }: { isSolving: boolean }) {
 const CHART_HEIGHT = 215;
 
 function Curves({ facts, isNearest }: { facts: EstimateFacts; isNearest: boolean }) {
-  const { colors } = useLook();
-  const display = useAppSelector(selectDisplay);
-  const site = useAppSelector(selectSite);
   const panel = useRef<HTMLDivElement>(null);
   const width = useElementWidth(panel);
   const refluxChart = useRef<HTMLCanvasElement>(null);
   const pressureChart = useRef<HTMLCanvasElement>(null);
   const volatilityChart = useRef<HTMLCanvasElement>(null);
   const half = Math.floor((width - 12) / 2);
-  const { reflux, stages, elbow } = facts.refluxCurve;
-  const floor = Math.max(facts.smallestReflux, 0);
-  const most = Math.max(3 * facts.fewestStages, 1.15 * facts.stagesChosen);
-  const P = findUnit('pressure', shownUnit(display, 'pressure'));
-  const T = findUnit('temperature', shownUnit(display, 'temperature'));
-  const at = facts.pressureCurve.map((e) => fromSI(e.P, P, site));
-  const condenser = facts.pressureCurve.map((e) => fromSI(e.condenserTemperature, T, site));
-  const bottoms = facts.pressureCurve.map((e) => fromSI(e.bottomsTemperature, T, site));
+  const hasPressures = facts.pressureCurve.length > 1;
   return (
     <>
       <div className="sheet-head">
@@ -76,83 +67,9 @@ function Curves({ facts, isNearest }: { facts: EstimateFacts; isNearest: boolean
       <div className="chart-pair" ref={panel}>
         {width > 0 && (
           <>
-            <LineChart
-              canvas={refluxChart}
-              title="Equilibrium stages against reflux ratio"
-              width={half}
-              height={CHART_HEIGHT}
-              colors={colors}
-              lines={[{ name: 'stages', x: reflux, y: stages, color: colors.pine }]}
-              limits={[
-                { axis: 'x', at: floor, name: 'Rmin' },
-                { axis: 'y', at: facts.fewestStages, name: 'Nmin' },
-              ]}
-              marks={[
-                { x: elbow.reflux, y: elbow.stages, name: 'elbow', shape: 'note' },
-                {
-                  x: facts.reflux,
-                  y: facts.stagesChosen,
-                  name: `${formatFixed(facts.stagesChosen, 1)} at ${formatNumber(facts.reflux, 3)}`,
-                  shape: 'present',
-                },
-              ]}
-              xName="reflux ratio, mol/mol"
-              yName="equilibrium stages"
-              xRange={[Math.max(0, floor - 0.08 * ((reflux.at(-1) ?? 1) - floor)), reflux.at(-1) ?? 1]}
-              yRange={[0, most]}
-            />
-            {facts.pressureCurve.length > 1 && (
-              <LineChart
-                canvas={pressureChart}
-                title="Temperatures against pressure"
-                width={half}
-                height={CHART_HEIGHT}
-                colors={colors}
-                lines={[
-                  { name: 'bottoms', x: at, y: bottoms, color: colors.copper },
-                  { name: 'condenser', x: at, y: condenser, color: colors.pine, dash: '7 4' },
-                ]}
-                marks={[
-                  {
-                    x: fromSI(facts.pressure.top, P, site),
-                    y: fromSI(facts.temperature.bottom, T, site),
-                    name: 'bottoms',
-                    shape: 'present',
-                  },
-                  {
-                    x: fromSI(facts.pressure.top, P, site),
-                    y: fromSI(facts.condenserTemperature, T, site),
-                    name: 'condenser',
-                    shape: 'present',
-                  },
-                ]}
-                xName={`pressure at the top, ${P.id}`}
-                yName={`temperature, ${T.id}`}
-                xRange={[at[0] ?? 1, at.at(-1) ?? 2]}
-                yRange={[Math.min(...condenser), Math.max(...bottoms)]}
-                logarithmic={(at[0] ?? 0) > 0}
-              />
-            )}
-            {facts.pressureCurve.length > 1 && (
-              <LineChart
-                canvas={volatilityChart}
-                title="Volatility of the keys against pressure"
-                width={half}
-                height={CHART_HEIGHT}
-                colors={colors}
-                hasLegend
-                lines={[
-                  { name: 'at the top', x: at, y: facts.pressureCurve.map((e) => e.alphaTop), color: colors.pine, dash: '7 4' },
-                  { name: 'at the bottom', x: at, y: facts.pressureCurve.map((e) => e.alphaBottom), color: colors.copper },
-                ]}
-                limits={[{ axis: 'x', at: fromSI(facts.pressure.top, P, site), name: 'now' }]}
-                xName={`pressure at the top, ${P.id}`}
-                yName="volatility of the keys"
-                xRange={[at[0] ?? 1, at.at(-1) ?? 2]}
-                yRange={[1, 1 + 1.5 * (Math.max(...facts.pressureCurve.flatMap((e) => [e.alphaTop, e.alphaBottom])) - 1)]}
-                logarithmic={(at[0] ?? 0) > 0}
-              />
-            )}
+            <RefluxChart facts={facts} width={half} canvas={refluxChart} />
+            {hasPressures && <PressureChart facts={facts} width={half} canvas={pressureChart} />}
+            {hasPressures && <VolatilityChart facts={facts} width={half} canvas={volatilityChart} />}
             <p className="quiet small" style={{ width: half }}>
               The elbow is where N (R + 1), height times vapour, is least: common practice for a first look at cost. The two
               products are held while the pressure changes.
@@ -162,6 +79,111 @@ function Curves({ facts, isNearest }: { facts: EstimateFacts; isNearest: boolean
       </div>
       <ComponentTable facts={facts} />
     </>
+  );
+}
+
+interface ChartProps {
+  facts: EstimateFacts;
+  width: number;
+  canvas: RefObject<HTMLCanvasElement | null>;
+}
+
+function RefluxChart({ facts, width, canvas }: ChartProps) {
+  const { colors } = useLook();
+  const { reflux, stages, elbow } = facts.refluxCurve;
+  const floor = Math.max(facts.smallestReflux, 0);
+  const farthest = reflux.at(-1) ?? 1;
+  return (
+    <LineChart
+      canvas={canvas}
+      title="Equilibrium stages against reflux ratio"
+      width={width}
+      height={CHART_HEIGHT}
+      colors={colors}
+      lines={[{ name: 'stages', x: reflux, y: stages, color: colors.pine }]}
+      limits={[
+        { axis: 'x', at: floor, name: 'Rmin' },
+        { axis: 'y', at: facts.fewestStages, name: 'Nmin' },
+      ]}
+      marks={[
+        { x: elbow.reflux, y: elbow.stages, name: 'elbow', shape: 'note' },
+        {
+          x: facts.reflux,
+          y: facts.stagesChosen,
+          name: `${formatFixed(facts.stagesChosen, 1)} at ${formatNumber(facts.reflux, 3)}`,
+          shape: 'present',
+        },
+      ]}
+      xName="reflux ratio, mol/mol"
+      yName="equilibrium stages"
+      xRange={[Math.max(0, floor - 0.08 * (farthest - floor)), farthest]}
+      yRange={[0, Math.max(3 * facts.fewestStages, 1.15 * facts.stagesChosen)]}
+    />
+  );
+}
+
+/** Pressures of the curve and the present one, in the case's unit, with what every chart over pressure has in common. */
+function usePressures({ pressureCurve, pressure }: EstimateFacts) {
+  const { colors } = useLook();
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const P = findUnit('pressure', shownUnit(display, 'pressure'));
+  const at = pressureCurve.map((e) => fromSI(e.P, P, site));
+  const common = {
+    height: CHART_HEIGHT,
+    colors,
+    xName: `pressure at the top, ${P.id}`,
+    xRange: [at[0] ?? 1, at.at(-1) ?? 2] as [number, number],
+    logarithmic: (at[0] ?? 0) > 0,
+  };
+  return { at, now: fromSI(pressure.top, P, site), common, display, site };
+}
+
+function PressureChart({ facts, width, canvas }: ChartProps) {
+  const { at, now, common, display, site } = usePressures(facts);
+  const { colors } = common;
+  const T = findUnit('temperature', shownUnit(display, 'temperature'));
+  const condenser = facts.pressureCurve.map((e) => fromSI(e.condenserTemperature, T, site));
+  const bottoms = facts.pressureCurve.map((e) => fromSI(e.bottomsTemperature, T, site));
+  return (
+    <LineChart
+      {...common}
+      canvas={canvas}
+      title="Temperatures against pressure"
+      width={width}
+      lines={[
+        { name: 'bottoms', x: at, y: bottoms, color: colors.copper },
+        { name: 'condenser', x: at, y: condenser, color: colors.pine, dash: '7 4' },
+      ]}
+      marks={[
+        { x: now, y: fromSI(facts.temperature.bottom, T, site), name: 'bottoms', shape: 'present' },
+        { x: now, y: fromSI(facts.condenserTemperature, T, site), name: 'condenser', shape: 'present' },
+      ]}
+      yName={`temperature, ${T.id}`}
+      yRange={[Math.min(...condenser), Math.max(...bottoms)]}
+    />
+  );
+}
+
+function VolatilityChart({ facts, width, canvas }: ChartProps) {
+  const { at, now, common } = usePressures(facts);
+  const { colors } = common;
+  const highest = Math.max(...facts.pressureCurve.flatMap((e) => [e.alphaTop, e.alphaBottom]));
+  return (
+    <LineChart
+      {...common}
+      canvas={canvas}
+      title="Volatility of the keys against pressure"
+      width={width}
+      hasLegend
+      lines={[
+        { name: 'at the top', x: at, y: facts.pressureCurve.map((e) => e.alphaTop), color: colors.pine, dash: '7 4' },
+        { name: 'at the bottom', x: at, y: facts.pressureCurve.map((e) => e.alphaBottom), color: colors.copper },
+      ]}
+      limits={[{ axis: 'x', at: now, name: 'now' }]}
+      yName="volatility of the keys"
+      yRange={[1, 1 + 1.5 * (highest - 1)]}
+    />
   );
 }
 

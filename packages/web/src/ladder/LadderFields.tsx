@@ -90,12 +90,8 @@ function Counter({ ladder }: { ladder: LadderInputs }) {
 
 function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) {
   const dispatch = useAppDispatch();
-  const inlets = useAppSelector(selectInlets);
   const set = (change: Partial<LadderInputs>, gesture?: string) => dispatch(ladderSet({ column: column.id, change }, gesture));
   const path = `units.${column.id}.ladder`;
-  /** As it is counted on the drawing, and back. */
-  const shownRung = (rung: number): number => rungNumber(rung, ladder.stages, ladder.top, numbering);
-  const rungOfShown = (number: number): number | undefined => rungOf(number, ladder.stages, ladder.top, numbering);
   return (
     <section aria-label="Column">
       <h2>Column</h2>
@@ -128,9 +124,32 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
         note="of all trays together"
         onChange={(value, gesture) => set({ heatLoss: value?.si ?? 0 }, gesture)}
       />
+      <StreamRungs column={column} ladder={ladder} numbering={numbering} />
+      <DrawFields column={column} />
+      <PumpArounds column={column} ladder={ladder} />
+      <SideHeats column={column} ladder={ladder} />
+      <Free column={column} ladder={ladder} />
+      <HowSolved column={column} ladder={ladder} />
+    </section>
+  );
+}
+
+/** On which rungs feeds enter and draws leave, counted as on the drawing. */
+function StreamRungs({ column, ladder, numbering }: Props & { numbering: Numbering }) {
+  const dispatch = useAppDispatch();
+  const inlets = useAppSelector(selectInlets);
+  const path = `units.${column.id}.ladder`;
+  const half = Math.max(2, Math.round(ladder.stages / 2));
+  const shownRung = (rung: number): number => rungNumber(rung, ladder.stages, ladder.top, numbering);
+  const choose = (of: 'feed' | 'draw', id: string) => (number: number, gesture: string) => {
+    const stage = rungOf(number, ladder.stages, ladder.top, numbering);
+    if (stage !== undefined) dispatch(rungChosen({ column: column.id, of, id, stage }, gesture));
+  };
+  return (
+    <>
       <h2>Streams</h2>
       {inlets.map(({ id, name }) => {
-        const feed = ladder.feeds[id] ?? { stage: Math.max(2, Math.round(ladder.stages / 2)), way: 'whole' as const };
+        const feed = ladder.feeds[id] ?? { stage: half, way: 'whole' as const };
         return (
           <div key={id}>
             <CountField
@@ -140,10 +159,7 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
               unit={`from the ${numbering.from}`}
               least={0}
               most={ladder.stages}
-              onChange={(number, gesture) => {
-                const stage = rungOfShown(number);
-                if (stage !== undefined) dispatch(rungChosen({ column: column.id, of: 'feed', id, stage }, gesture));
-              }}
+              onChange={choose('feed', id)}
             />
             <ChoiceField
               label="enters"
@@ -160,22 +176,14 @@ function Build({ column, ladder, numbering }: Props & { numbering: Numbering }) 
           key={id}
           label={name}
           path={`${path}.drawStages.${id}`}
-          value={shownRung(ladder.drawStages[id] ?? Math.max(2, Math.round(ladder.stages / 2)))}
+          value={shownRung(ladder.drawStages[id] ?? half)}
           unit={`from the ${numbering.from}`}
           least={0}
           most={ladder.stages}
-          onChange={(number, gesture) => {
-            const stage = rungOfShown(number);
-            if (stage !== undefined) dispatch(rungChosen({ column: column.id, of: 'draw', id, stage }, gesture));
-          }}
+          onChange={choose('draw', id)}
         />
       ))}
-      <DrawFields column={column} />
-      <PumpArounds column={column} ladder={ladder} />
-      <SideHeats column={column} ladder={ladder} />
-      <Free column={column} ladder={ladder} />
-      <HowSolved column={column} ladder={ladder} />
-    </section>
+    </>
   );
 }
 

@@ -22,7 +22,6 @@ const shownWords: { value: Shown; label: string }[] = [
 export function ProductTable({ facts }: { facts: LadderFacts }) {
   const [shown, setShown] = useState<Shown>('mol/mol');
   const table = useAppSelector(selectTable);
-  const show = useAppSelector(selectShowQuantity);
   const { components, display, site } = table;
   const { products } = facts;
   const flow = findUnit('molarFlow', display.molarFlow);
@@ -95,43 +94,37 @@ export function ProductTable({ facts }: { facts: LadderFacts }) {
           ))}
         </tbody>
       </table>
-      <dl className="figures ladder-closure">
-        <div>
-          <dt>enters</dt>
-          <dd>
-            {show(
-              facts.feeds.reduce((sum, f) => sum + f.flow, 0),
-              'molarFlow',
-            )}
-          </dd>
-        </div>
-        <div>
-          <dt>leaves</dt>
-          <dd>
-            {show(
-              products.reduce((sum, p) => sum + p.flow, 0),
-              'molarFlow',
-            )}
-          </dd>
-        </div>
-        <div>
-          <dt>condenser</dt>
-          <dd>{facts.condenserDuty === null ? 'none' : show(facts.condenserDuty, 'power')}</dd>
-        </div>
-        <div>
-          <dt>reboiler</dt>
-          <dd>{facts.reboilerDuty === null ? 'none' : show(facts.reboilerDuty, 'power')}</dd>
-        </div>
-        <div>
-          <dt>worst component balance</dt>
-          <dd>{closure(facts.closure.material)}</dd>
-        </div>
-        <div>
-          <dt>heat balance</dt>
-          <dd>{closure(facts.closure.heat)}</dd>
-        </div>
-      </dl>
+      <Closure facts={facts} />
     </div>
+  );
+}
+
+/** What enters, what leaves, and how well it closes. */
+function Closure({ facts }: { facts: LadderFacts }) {
+  const show = useAppSelector(selectShowQuantity);
+  const total = (streams: readonly { flow: number }[]): string =>
+    show(
+      streams.reduce((sum, { flow }) => sum + flow, 0),
+      'molarFlow',
+    );
+  const duty = (value: number | null): string => (value === null ? 'none' : show(value, 'power'));
+  const lines = [
+    ['enters', total(facts.feeds)],
+    ['leaves', total(facts.products)],
+    ['condenser', duty(facts.condenserDuty)],
+    ['reboiler', duty(facts.reboilerDuty)],
+    ['worst component balance', closure(facts.closure.material)],
+    ['heat balance', closure(facts.closure.heat)],
+  ];
+  return (
+    <dl className="figures ladder-closure">
+      {lines.map(([name, value]) => (
+        <div key={name}>
+          <dt>{name}</dt>
+          <dd>{value}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

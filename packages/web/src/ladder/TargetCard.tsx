@@ -49,40 +49,8 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
   const now = standing?.now ?? null;
   const set = (change: Partial<LadderTarget>, gesture?: string) =>
     dispatch(targetSet({ column: column.id, target: { ...target, ...change } }, gesture));
-  const others = ladder.targets.filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
-  /** Takes its present value as wanted, in place of another, so that nothing jumps. */
-  const holdInPlaceOf = (id: string) =>
-    dispatch(
-      ladderSet({
-        column: column.id,
-        change: {
-          targets: ladder.targets.map((t) =>
-            t.id === target.id ? { ...t, value: now, isInForce: true } : t.id === id ? { ...t, isInForce: false } : t,
-          ),
-        },
-      }),
-    );
   const isMet = now !== null && value !== null && Math.abs(now - value) <= 1e-6 * Math.max(Math.abs(value), 1e-12);
   const [isWide, setWide] = useState(false);
-  const hold =
-    now === null || (isInForce && isMet) ? null : isInForce ? (
-      <Button type="link" size="small" onClick={() => set({ value: now })}>
-        Hold what it is now
-      </Button>
-    ) : (
-      <Dropdown
-        trigger={['click']}
-        disabled={others.length === 0}
-        menu={{
-          items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
-          onClick: ({ key }) => holdInPlaceOf(key),
-        }}
-      >
-        <Button type="link" size="small">
-          Hold what it is now
-        </Button>
-      </Dropdown>
-    );
   const isTold = isInForce || isWide;
   return (
     <li className="target" data-in-force={isInForce} aria-label={name}>
@@ -141,11 +109,53 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
             popupMatchSelectWidth={false}
             onChange={(next) => set({ wish: next })}
           />
-          {hold}
+          {now !== null && !(isInForce && isMet) && (
+            <Hold column={column} ladder={ladder} target={target} now={now} onHold={() => set({ value: now })} />
+          )}
           <WalkButtons column={column} target={target} facts={facts} />
         </div>
       )}
     </li>
+  );
+}
+
+interface HoldProps {
+  column: ColumnUnit;
+  ladder: LadderInputs;
+  target: LadderTarget;
+  now: number;
+  /** Its present value is wanted of a target that is in force. */
+  onHold: () => void;
+}
+
+/** Takes its present value as wanted, in place of another where it was not in force, so that nothing jumps. */
+function Hold({ column, ladder, target, now, onHold }: HoldProps) {
+  const dispatch = useAppDispatch();
+  const document = useAppSelector(selectDocument);
+  const others = ladder.targets.filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
+  const holdInPlaceOf = (id: string) => {
+    const targets = ladder.targets.map((t) =>
+      t.id === target.id ? { ...t, value: now, isInForce: true } : t.id === id ? { ...t, isInForce: false } : t,
+    );
+    dispatch(ladderSet({ column: column.id, change: { targets } }));
+  };
+  const button = (
+    <Button type="link" size="small" {...(target.isInForce ? { onClick: onHold } : {})}>
+      Hold what it is now
+    </Button>
+  );
+  if (target.isInForce) return button;
+  return (
+    <Dropdown
+      trigger={['click']}
+      disabled={others.length === 0}
+      menu={{
+        items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+        onClick: ({ key }) => holdInPlaceOf(key),
+      }}
+    >
+      {button}
+    </Dropdown>
   );
 }
 

@@ -22,8 +22,6 @@ const observedWords: Record<Observed, { label: string; unit: string }> = {
 export function Deviations({ set, fitted: { fit } }: { set: MeasuredSet; fitted: FittedPair }) {
   const { colors } = useLook();
   const mixture = useAppSelector(selectMixture);
-  const display = useAppSelector(selectDisplay);
-  const site = useAppSelector(selectSite);
   const panel = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const size = useElementSize(panel);
@@ -41,7 +39,6 @@ export function Deviations({ set, fitted: { fit } }: { set: MeasuredSet; fitted:
   const most = Math.max(...points.map(({ off }) => Math.abs(off)), 1e-9);
   const first = mixture.components.find(({ id }) => id === set.components[0])?.name ?? 'the first component';
   const title = `Deviations of the ${label}`;
-  const temperature = findUnit('temperature', shownUnit(display, 'temperature'));
   return (
     <div className="measured-chart">
       <div className="table-head">
@@ -72,35 +69,55 @@ export function Deviations({ set, fitted: { fit } }: { set: MeasuredSet; fitted:
           />
         )}
       </div>
-      <div className="measured-points">
-        <table className="figures-table" aria-label="Measured points">
-          <thead>
-            <tr>
-              <th scope="col">x {first}</th>
-              <th scope="col">y</th>
-              <th scope="col">{temperature.id}</th>
-              <th scope="col">
-                {label} off, {unit}
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {fit.residuals
-              .filter((r) => r.of === of)
-              .map(({ point }, k) => {
-                const at = set.points[point];
-                return (
-                  <tr key={point}>
-                    <td>{formatEntered(at?.x ?? 0)}</td>
-                    <td>{typeof at?.y === 'number' ? formatEntered(at.y) : '–'}</td>
-                    <td>{formatQuantity(at?.T ?? 0, temperature, site)}</td>
-                    <td>{formatNumber(points[k]?.off ?? 0, 2)}</td>
-                  </tr>
-                );
-              })}
-          </tbody>
-        </table>
-      </div>
+      <MeasuredPoints set={set} fit={fit} of={of} off={points.map(({ off }) => off)} first={first} />
+    </div>
+  );
+}
+
+interface PointsProps {
+  set: MeasuredSet;
+  fit: FittedPair['fit'];
+  of: Observed;
+  /** By how much each calculated value is off, in the unit of what is observed. */
+  off: readonly number[];
+  /** Name of the first component. */
+  first: string;
+}
+
+function MeasuredPoints({ set, fit, of, off, first }: PointsProps) {
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const { label, unit } = observedWords[of];
+  const temperature = findUnit('temperature', shownUnit(display, 'temperature'));
+  return (
+    <div className="measured-points">
+      <table className="figures-table" aria-label="Measured points">
+        <thead>
+          <tr>
+            <th scope="col">x {first}</th>
+            <th scope="col">y</th>
+            <th scope="col">{temperature.id}</th>
+            <th scope="col">
+              {label} off, {unit}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {fit.residuals
+            .filter((r) => r.of === of)
+            .map(({ point }, k) => {
+              const at = set.points[point];
+              return (
+                <tr key={point}>
+                  <td>{formatEntered(at?.x ?? 0)}</td>
+                  <td>{typeof at?.y === 'number' ? formatEntered(at.y) : '–'}</td>
+                  <td>{formatQuantity(at?.T ?? 0, temperature, site)}</td>
+                  <td>{formatNumber(off[k] ?? 0, 2)}</td>
+                </tr>
+              );
+            })}
+        </tbody>
+      </table>
     </div>
   );
 }

@@ -48,14 +48,7 @@ export function MixturePage() {
   const [wanted, setWanted] = useState<Wanted>({ top: '', bottom: '' });
   const products = useProducts(wanted);
   const phases = usePhases(mixture, P, { gapT: by === 'temperature' ? T : undefined, products: products.asked });
-  const views: { value: View; label: string }[] = [
-    { value: 'pairs', label: 'Pairs' },
-    { value: 'diagram', label: 'Diagram' },
-    ...(count === 3 ? [{ value: 'triangle' as const, label: 'Triangle' }] : []),
-    { value: 'measured', label: 'Measured data' },
-    { value: 'models', label: 'Models' },
-    ...(isEquationOfState(mixture.model) ? [{ value: 'envelope' as const, label: 'Envelope' }] : []),
-  ];
+  const views = viewsOf(count, isEquationOfState(mixture.model));
   const view = views.some(({ value }) => value === chosenView) ? chosenView : count === 2 ? 'diagram' : 'pairs';
   const isOfPair = view === 'diagram' || view === 'measured';
   return (
@@ -63,26 +56,7 @@ export function MixturePage() {
       <h1 className="unseen">Mixture</h1>
       <div className="inputs">
         <ComponentList />
-        <QuantityField
-          label="Looked at"
-          path="mixture.pressure"
-          value={{ si: P, dimension: 'pressure' }}
-          dimensions={['pressure']}
-          step={0.05}
-          note={looked === undefined ? 'the pressure of the unit that is looked at, where it has one' : 'for these diagrams alone'}
-          onChange={(value) => setLooked(value?.si)}
-        />
-        <ChoiceField label="Diagrams hold" value={by} options={heldOptions} onChange={setBy} />
-        {by === 'temperature' && (
-          <QuantityField
-            label="Temperature"
-            path="mixture.temperature"
-            value={{ si: T, dimension: 'temperature' }}
-            dimensions={['temperature']}
-            step={1}
-            onChange={(value) => setT(value?.si ?? ROOM)}
-          />
-        )}
+        <LookedAt P={P} isChosen={looked !== undefined} by={by} T={T} onPressure={setLooked} onBy={setBy} onTemperature={setT} />
         <WantedProducts
           wanted={wanted}
           names={mixture.components.map(({ name }) => name)}
@@ -125,5 +99,54 @@ export function MixturePage() {
         {isOfPair && count > 1 && <PairPanel pair={pair} onMeasured={() => setView('measured')} />}
       </MixtureMargin>
     </main>
+  );
+}
+
+/** What can be shown of so many components. */
+const viewsOf = (count: number, hasEnvelope: boolean): { value: View; label: string }[] => [
+  { value: 'pairs', label: 'Pairs' },
+  { value: 'diagram', label: 'Diagram' },
+  ...(count === 3 ? [{ value: 'triangle' as const, label: 'Triangle' }] : []),
+  { value: 'measured', label: 'Measured data' },
+  { value: 'models', label: 'Models' },
+  ...(hasEnvelope ? [{ value: 'envelope' as const, label: 'Envelope' }] : []),
+];
+
+interface LookedAtProps {
+  P: number;
+  /** Whether the pressure was chosen here. */
+  isChosen: boolean;
+  by: Held['by'];
+  T: number;
+  onPressure: (P: number | undefined) => void;
+  onBy: (by: Held['by']) => void;
+  onTemperature: (T: number) => void;
+}
+
+/** At what pressure, or temperature, the diagrams are. */
+function LookedAt({ P, isChosen, by, T, onPressure, onBy, onTemperature }: LookedAtProps) {
+  return (
+    <>
+      <QuantityField
+        label="Looked at"
+        path="mixture.pressure"
+        value={{ si: P, dimension: 'pressure' }}
+        dimensions={['pressure']}
+        step={0.05}
+        note={isChosen ? 'for these diagrams alone' : 'the pressure of the unit that is looked at, where it has one'}
+        onChange={(value) => onPressure(value?.si)}
+      />
+      <ChoiceField label="Diagrams hold" value={by} options={heldOptions} onChange={onBy} />
+      {by === 'temperature' && (
+        <QuantityField
+          label="Temperature"
+          path="mixture.temperature"
+          value={{ si: T, dimension: 'temperature' }}
+          dimensions={['temperature']}
+          step={1}
+          onChange={(value) => onTemperature(value?.si ?? ROOM)}
+        />
+      )}
+    </>
   );
 }

@@ -17,7 +17,52 @@ interface Props {
   onKept: (id: string) => void;
 }
 
-export function NewMeasured({ components: [first, second], onKept }: Props) {
+export function NewMeasured({ components, onKept }: Props) {
+  const asked = useNewMeasured({ components, onKept });
+  const { text, take, setName, table, roles, names, choose, error, keep } = asked;
+  const [first] = components;
+  return (
+    <div className="new-measured">
+      <p className="sentence">
+        Paste a table of measured points, with a heading that says what each column is and its unit, or read a CSV file.
+      </p>
+      <Input.TextArea
+        className="pressure-list"
+        aria-label="Measured points"
+        autoSize={{ minRows: 7, maxRows: 14 }}
+        placeholder={`x ${first.name}, mol/mol\ty ${first.name}, mol/mol\ttemperature, °C\n0.1\t0.44\t86.6\n…`}
+        value={text}
+        onChange={(event) => take(event.target.value)}
+      />
+      <Upload
+        accept=".csv,.tsv,.txt"
+        showUploadList={false}
+        beforeUpload={(file) => {
+          void file.text().then(take);
+          setName((now) => (now === '' ? file.name.replace(/\.\w+$/, '').slice(0, 60) : now));
+          return false;
+        }}
+      >
+        <Button size="small" icon={<UploadOutlined />}>
+          Read a file
+        </Button>
+      </Upload>
+      {table.rows.length > 0 && <Columns table={table} roles={roles} names={names} onChosen={choose} />}
+      <OfAllPoints {...asked} />
+      {error !== undefined && (
+        <div className="field-error" role="alert">
+          {error}
+        </div>
+      )}
+      <Button type="primary" disabled={table.rows.length === 0} onClick={keep}>
+        Keep these points
+      </Button>
+    </div>
+  );
+}
+
+/** A pasted table with what its columns are, and what is said of all points together. */
+function useNewMeasured({ components: [first, second], onKept }: Props) {
   const dispatch = useAppDispatch();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
@@ -56,74 +101,53 @@ export function NewMeasured({ components: [first, second], onKept }: Props) {
     dispatch(measuredKept({ set, pair: null }));
     onKept(id);
   };
+  const choose = (k: number, role: Role) => setChosen({ ...chosen, [k]: role });
+  return { text, take, name, setName, T, setT, P, setP, table, roles, names, choose, error, keep };
+}
+
+type Asked = ReturnType<typeof useNewMeasured>;
+
+/** What no column says: a temperature or a pressure of all points, and where they are from. */
+function OfAllPoints({
+  roles,
+  T,
+  setT,
+  P,
+  setP,
+  name,
+  setName,
+}: Pick<Asked, 'roles' | 'T' | 'setT' | 'P' | 'setP' | 'name' | 'setName'>) {
   return (
-    <div className="new-measured">
-      <p className="sentence">
-        Paste a table of measured points, with a heading that says what each column is and its unit, or read a CSV file.
-      </p>
-      <Input.TextArea
-        className="pressure-list"
-        aria-label="Measured points"
-        autoSize={{ minRows: 7, maxRows: 14 }}
-        placeholder={`x ${first.name}, mol/mol\ty ${first.name}, mol/mol\ttemperature, °C\n0.1\t0.44\t86.6\n…`}
-        value={text}
-        onChange={(event) => take(event.target.value)}
-      />
-      <Upload
-        accept=".csv,.tsv,.txt"
-        showUploadList={false}
-        beforeUpload={(file) => {
-          void file.text().then(take);
-          setName((now) => (now === '' ? file.name.replace(/\.\w+$/, '').slice(0, 60) : now));
-          return false;
-        }}
-      >
-        <Button size="small" icon={<UploadOutlined />}>
-          Read a file
-        </Button>
-      </Upload>
-      {table.rows.length > 0 && (
-        <Columns table={table} roles={roles} names={names} onChosen={(k, role) => setChosen({ ...chosen, [k]: role })} />
+    <div className="measured-rest">
+      {!roles.includes('T') && (
+        <QuantityField
+          label="Temperature of all points"
+          path="mixture.measured.temperature"
+          value={T === null ? null : { si: T, dimension: 'temperature' }}
+          dimensions={['temperature']}
+          step={1}
+          onChange={(value) => setT(value?.si ?? null)}
+        />
       )}
-      <div className="measured-rest">
-        {!roles.includes('T') && (
-          <QuantityField
-            label="Temperature of all points"
-            path="mixture.measured.temperature"
-            value={T === null ? null : { si: T, dimension: 'temperature' }}
-            dimensions={['temperature']}
-            step={1}
-            onChange={(value) => setT(value?.si ?? null)}
-          />
-        )}
-        {!roles.includes('P') && (
-          <QuantityField
-            label="Pressure of all points"
-            path="mixture.measured.pressure"
-            value={P === null ? null : { si: P, dimension: 'pressure' }}
-            dimensions={['pressure']}
-            step={0.05}
-            onChange={(value) => setP(value?.si ?? null)}
-          />
-        )}
-        <label className="dialog-line">
-          Source
-          <Input
-            value={name}
-            maxLength={100}
-            placeholder="who measured it, and when"
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
-      </div>
-      {error !== undefined && (
-        <div className="field-error" role="alert">
-          {error}
-        </div>
+      {!roles.includes('P') && (
+        <QuantityField
+          label="Pressure of all points"
+          path="mixture.measured.pressure"
+          value={P === null ? null : { si: P, dimension: 'pressure' }}
+          dimensions={['pressure']}
+          step={0.05}
+          onChange={(value) => setP(value?.si ?? null)}
+        />
       )}
-      <Button type="primary" disabled={table.rows.length === 0} onClick={keep}>
-        Keep these points
-      </Button>
+      <label className="dialog-line">
+        Source
+        <Input
+          value={name}
+          maxLength={100}
+          placeholder="who measured it, and when"
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
     </div>
   );
 }

@@ -70,14 +70,15 @@ export function PairChart(props: Props) {
 
 type Chart = ChartContent;
 
-function useChart(view: View, along: Along, { names: [first, second], diagram, held, beside, measured, products }: Props): Chart {
+/** What every view of a pair is drawn from. */
+function useAround(along: Along, { names: [first, second], diagram, held, beside, measured, products }: Props) {
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
   const isIsobaric = held.by === 'pressure';
   const dimension = isIsobaric ? 'temperature' : 'pressure';
   const unit = findUnit(dimension, shownUnit(display, dimension));
-  const { x, y, alpha, gamma, azeotropes, gap } = diagram;
+  const { azeotropes, gap } = diagram;
   const shown = (values: readonly number[]): number[] => values.map((value) => fromSI(value, unit, site));
   const boilsOf = (of: PairDiagram): number[] => shown(isIsobaric ? of.T : of.P);
   const marks = (at: (azeotrope: PairDiagram['azeotropes'][number]) => number): Mark[] =>
@@ -103,87 +104,123 @@ function useChart(view: View, along: Along, { names: [first, second], diagram, h
     const at = measured.flatMap((point) => [of(point)].filter((xy) => xy !== null));
     return at.length === 0 ? [] : [{ name, x: at.map(([px]) => px), y: at.map(([, py]) => py), color: colors.ink }];
   };
-  switch (view) {
-    case 'saturation': {
-      const boils = boilsOf(diagram);
-      const all = [...boils, ...(beside === undefined ? [] : boilsOf(beside.diagram))];
-      const held_ = ({ T, P }: MeasuredPoint): number => fromSI(isIsobaric ? T : (P ?? T), unit, site);
-      return {
-        ...base,
-        lines: [
-          { name: 'liquid boils', x, y: boils, ...copper },
-          { name: 'vapour condenses', x: y, y: boils, ...pine },
-          ...other('boils', (d) => ({ x: d.x, y: boilsOf(d) })),
-          ...other('condenses', (d) => ({ x: d.y, y: boilsOf(d) })),
-        ],
-        dots: [
-          ...dots('measured liquid', (point) => [point.x, held_(point)]),
-          ...dots('measured vapour', (point) => (point.y === null ? null : [point.y, held_(point)])),
-        ],
-        marks: marks((a) => fromSI(isIsobaric ? a.T : a.P, unit, site)),
-        yName: `${isIsobaric ? 'temperature' : 'pressure'}, ${unit.id}`,
-        yRange: [Math.min(...all), Math.max(...all)],
-      };
-    }
-    case 'xy':
-      return {
-        ...base,
-        lines: [
-          { name: 'vapour over liquid', x, y, color: colors.pine, width: 2 },
-          { name: 'y = x', x: [0, 1], y: [0, 1], color: colors.quiet, dash: '3 4', isTold: false },
-          ...other('vapour', (d) => ({ x: d.x, y: d.y })),
-        ],
-        dots: dots('measured', (point) => (point.y === null ? null : [point.x, point.y])),
-        marks: marks((a) => a.x),
-        yName: `${first} in the vapour, mol/mol`,
-        yRange: [0, 1],
-      };
-    case 'gamma':
-      return {
-        ...base,
-        lines: [
-          { name: first, x, y: gamma[0], ...copper },
-          { name: second, x, y: gamma[1], ...pine },
-          ...other(first, (d) => ({ x: d.x, y: d.gamma[0] })),
-          ...other(second, (d) => ({ x: d.x, y: d.gamma[1] })),
-        ],
-        dots: [
-          ...dots(`measured, ${first}`, ({ x: at, gamma: [g] }) => (g === null ? null : [at, g])),
-          ...dots(`measured, ${second}`, ({ x: at, gamma: [, g] }) => (g === null ? null : [at, g])),
-        ],
-        yName: 'activity coefficient',
-        yRange: [0, Math.max(1.2, ...gamma[0], ...gamma[1])],
-      };
-    case 'K': {
-      const K = kValues(diagram);
-      const line = (name: string, of: readonly number[]) => ({ name, ...overAxis(along, diagram, of, boilsOf) });
-      return {
-        ...base,
-        ...axisOf(along, boilsOf(diagram), unit.id, base),
-        lines: [
-          { ...line(`K of ${first}`, K[0]), ...copper },
-          { ...line(`K of ${second}`, K[1]), ...pine },
-          ...other(first, (d) => overAxis(along, d, kValues(d)[0], boilsOf)),
-          ...other(second, (d) => overAxis(along, d, kValues(d)[1], boilsOf)),
-        ],
-        yName: 'K = y/x, mol/mol',
-        yRange: [0, Math.max(1.2, ...K[0], ...K[1])],
-      };
-    }
-    case 'alpha':
-      return {
-        ...base,
-        ...axisOf(along, boilsOf(diagram), unit.id, base),
-        lines: [
-          { name: `${first} over ${second}`, ...overAxis(along, diagram, alpha, boilsOf), color: colors.pine, width: 2 },
-          ...other('volatility', (d) => overAxis(along, d, d.alpha, boilsOf)),
-        ],
-        limits: [{ axis: 'y', at: 1, name: 'alike' }],
-        yName: 'relative volatility, mol/mol',
-        yRange: [0, Math.max(1.2, ...alpha)],
-      };
-  }
+  return { along, first, second, diagram, beside, colors, site, unit, isIsobaric, boilsOf, marks, base, copper, pine, other, dots };
 }
+
+type Around = ReturnType<typeof useAround>;
+
+const useChart = (view: View, along: Along, props: Props): Chart => CHARTS[view](useAround(along, props));
+
+function saturationChart({
+  diagram,
+  beside,
+  site,
+  unit,
+  isIsobaric,
+  boilsOf,
+  marks,
+  base,
+  copper,
+  pine,
+  other,
+  dots,
+}: Around): Chart {
+  const { x, y } = diagram;
+  const boils = boilsOf(diagram);
+  const all = [...boils, ...(beside === undefined ? [] : boilsOf(beside.diagram))];
+  const held_ = ({ T, P }: MeasuredPoint): number => fromSI(isIsobaric ? T : (P ?? T), unit, site);
+  return {
+    ...base,
+    lines: [
+      { name: 'liquid boils', x, y: boils, ...copper },
+      { name: 'vapour condenses', x: y, y: boils, ...pine },
+      ...other('boils', (d) => ({ x: d.x, y: boilsOf(d) })),
+      ...other('condenses', (d) => ({ x: d.y, y: boilsOf(d) })),
+    ],
+    dots: [
+      ...dots('measured liquid', (point) => [point.x, held_(point)]),
+      ...dots('measured vapour', (point) => (point.y === null ? null : [point.y, held_(point)])),
+    ],
+    marks: marks((a) => fromSI(isIsobaric ? a.T : a.P, unit, site)),
+    yName: `${isIsobaric ? 'temperature' : 'pressure'}, ${unit.id}`,
+    yRange: [Math.min(...all), Math.max(...all)],
+  };
+}
+
+function xyChart({ first, colors, marks, base, other, dots, diagram }: Around): Chart {
+  const { x, y } = diagram;
+  return {
+    ...base,
+    lines: [
+      { name: 'vapour over liquid', x, y, color: colors.pine, width: 2 },
+      { name: 'y = x', x: [0, 1], y: [0, 1], color: colors.quiet, dash: '3 4', isTold: false },
+      ...other('vapour', (d) => ({ x: d.x, y: d.y })),
+    ],
+    dots: dots('measured', (point) => (point.y === null ? null : [point.x, point.y])),
+    marks: marks((a) => a.x),
+    yName: `${first} in the vapour, mol/mol`,
+    yRange: [0, 1],
+  };
+}
+
+function gammaChart({ first, second, base, copper, pine, other, dots, diagram }: Around): Chart {
+  const { x, gamma } = diagram;
+  return {
+    ...base,
+    lines: [
+      { name: first, x, y: gamma[0], ...copper },
+      { name: second, x, y: gamma[1], ...pine },
+      ...other(first, (d) => ({ x: d.x, y: d.gamma[0] })),
+      ...other(second, (d) => ({ x: d.x, y: d.gamma[1] })),
+    ],
+    dots: [
+      ...dots(`measured, ${first}`, ({ x: at, gamma: [g] }) => (g === null ? null : [at, g])),
+      ...dots(`measured, ${second}`, ({ x: at, gamma: [, g] }) => (g === null ? null : [at, g])),
+    ],
+    yName: 'activity coefficient',
+    yRange: [0, Math.max(1.2, ...gamma[0], ...gamma[1])],
+  };
+}
+
+function kChart({ along, first, second, diagram, unit, boilsOf, base, copper, pine, other }: Around): Chart {
+  const K = kValues(diagram);
+  const line = (name: string, of: readonly number[]) => ({ name, ...overAxis(along, diagram, of, boilsOf) });
+  return {
+    ...base,
+    ...axisOf(along, boilsOf(diagram), unit.id, base),
+    lines: [
+      { ...line(`K of ${first}`, K[0]), ...copper },
+      { ...line(`K of ${second}`, K[1]), ...pine },
+      ...other(first, (d) => overAxis(along, d, kValues(d)[0], boilsOf)),
+      ...other(second, (d) => overAxis(along, d, kValues(d)[1], boilsOf)),
+    ],
+    yName: 'K = y/x, mol/mol',
+    yRange: [0, Math.max(1.2, ...K[0], ...K[1])],
+  };
+}
+
+function alphaChart({ along, first, second, diagram, colors, unit, boilsOf, base, other }: Around): Chart {
+  const { alpha } = diagram;
+  return {
+    ...base,
+    ...axisOf(along, boilsOf(diagram), unit.id, base),
+    lines: [
+      { name: `${first} over ${second}`, ...overAxis(along, diagram, alpha, boilsOf), color: colors.pine, width: 2 },
+      ...other('volatility', (d) => overAxis(along, d, d.alpha, boilsOf)),
+    ],
+    limits: [{ axis: 'y', at: 1, name: 'alike' }],
+    yName: 'relative volatility, mol/mol',
+    yRange: [0, Math.max(1.2, ...alpha)],
+  };
+}
+
+const CHARTS: Record<View, (around: Around) => Chart> = {
+  saturation: saturationChart,
+  xy: xyChart,
+  gamma: gammaChart,
+  K: kChart,
+  alpha: alphaChart,
+};
 
 const gapLimits = (gap: PairDiagram['gap']) =>
   gap === null

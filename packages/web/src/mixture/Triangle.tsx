@@ -74,9 +74,6 @@ interface DrawingProps {
 function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
   const { colors } = useLook();
   const components = useAppSelector(selectComponents);
-  const display = useAppSelector(selectDisplay);
-  const site = useAppSelector(selectSite);
-  const unit = findUnit('temperature', shownUnit(display, 'temperature'));
   const [pointed, setPointed] = useState<number[] | undefined>(undefined);
   const side = Math.min(width - 2 * EDGE.side, (height - EDGE.top - EDGE.bottom) / HEIGHT);
   const [left, bottom] = [(width - side) / 2, height - EDGE.bottom];
@@ -115,16 +112,7 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
     >
       <path d={`M${corners.map(([x, y]) => `${x} ${y}`).join('L')}Z`} fill="none" stroke={colors.ink} />
       {shown !== 'curves' && <Isotherms map={map} at={at} color={colors.pine} halo={colors.sheet} />}
-      {map.tieLines.map(({ first, second }, k) => {
-        const [[x1, y1], [x2, y2]] = [at(first), at(second)];
-        return (
-          <g key={k} stroke={colors.copper} strokeWidth={0.8} fill={colors.copper}>
-            <line x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="1 3" />
-            <circle cx={x1} cy={y1} r={1.8} />
-            <circle cx={x2} cy={y2} r={1.8} />
-          </g>
-        );
-      })}
+      <TieLines lines={map.tieLines} at={at} color={colors.copper} />
       {(shown === 'isotherms' ? [] : map.curves).map((curve, k) => (
         <g key={k}>
           <path d={path(curve)} fill="none" stroke={colors.quiet} strokeWidth={1} />
@@ -138,59 +126,113 @@ function Drawing({ svg, map, shown, products, width, height }: DrawingProps) {
         <Shape key={point.names.join()} point={point} at={at(point.x)} colors={colors} />
       ))}
       {products !== undefined && <Products products={products} at={at} colors={colors} />}
-      <g fill={colors.ink} fontFamily={SERIF} fontSize={13.5}>
-        <text x={corners[0]?.[0]} y={(corners[0]?.[1] ?? 0) - 14} textAnchor="middle">
-          {names[0]}
-        </text>
-        <text x={corners[1]?.[0]} y={(corners[1]?.[1] ?? 0) + 24} textAnchor="middle">
-          {names[1]}
-        </text>
-        <text x={corners[2]?.[0]} y={(corners[2]?.[1] ?? 0) + 24} textAnchor="middle">
-          {names[2]}
-        </text>
-      </g>
-      <g fill={colors.ink} fontFamily={SANS} fontSize={12}>
-        {map.points.map(({ names: of, x, T }) => {
-          const [px, py] = at(x);
-          const isOnBase = of.length > 1 && (x[0] ?? 0) === 0;
-          const isLeft = px < width / 2;
-          return (
-            <text
-              key={of.join()}
-              x={isOnBase ? px : px + (isLeft ? -10 : 10)}
-              y={isOnBase ? py + 20 : py + 4}
-              textAnchor={isOnBase ? 'middle' : isLeft ? 'end' : 'start'}
-              stroke={colors.sheet}
-              strokeWidth={4}
-              paintOrder="stroke"
-            >
-              {formatQuantity(T, unit, site)}
-            </text>
-          );
-        })}
-        <text x={12} y={20}>
-          {unit.id}
-        </text>
-      </g>
-      {pointed !== undefined && (
-        <g fill={colors.ink} fontFamily={SANS} fontSize={12.5}>
-          {names.map((name, i) => (
-            <text key={name} x={width - 12} y={20 + 16 * i} textAnchor="end">
-              {name} {(pointed[i] ?? 0).toFixed(3)}
-            </text>
-          ))}
-          {boils !== null && (
-            <text x={width - 12} y={68} textAnchor="end">
-              boils at about {formatQuantity(boils, unit, site)} {unit.id}
-            </text>
-          )}
-        </g>
-      )}
+      <CornerNames names={names} corners={corners} color={colors.ink} />
+      <Temperatures map={map} at={at} middle={width / 2} colors={colors} />
+      {pointed !== undefined && <PointedAt x={pointed} names={names} boils={boils} right={width - 12} color={colors.ink} />}
     </svg>
   );
 }
 
 const HEIGHT = Math.sqrt(3) / 2;
+
+type At = (x: readonly number[]) => [number, number];
+
+function TieLines({ lines, at, color }: { lines: MixtureMap['tieLines']; at: At; color: string }) {
+  return lines.map(({ first, second }, k) => {
+    const [[x1, y1], [x2, y2]] = [at(first), at(second)];
+    return (
+      <g key={k} stroke={color} strokeWidth={0.8} fill={color}>
+        <line x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="1 3" />
+        <circle cx={x1} cy={y1} r={1.8} />
+        <circle cx={x2} cy={y2} r={1.8} />
+      </g>
+    );
+  });
+}
+
+interface CornerProps {
+  names: readonly string[];
+  corners: readonly (readonly [number, number])[];
+  color: string;
+}
+
+function CornerNames({ names, corners, color }: CornerProps) {
+  return (
+    <g fill={color} fontFamily={SERIF} fontSize={13.5}>
+      <text x={corners[0]?.[0]} y={(corners[0]?.[1] ?? 0) - 14} textAnchor="middle">
+        {names[0]}
+      </text>
+      <text x={corners[1]?.[0]} y={(corners[1]?.[1] ?? 0) + 24} textAnchor="middle">
+        {names[1]}
+      </text>
+      <text x={corners[2]?.[0]} y={(corners[2]?.[1] ?? 0) + 24} textAnchor="middle">
+        {names[2]}
+      </text>
+    </g>
+  );
+}
+
+/** Beside each pure component and azeotrope, what it boils at. */
+function Temperatures({ map, at, middle, colors }: { map: MixtureMap; at: At; middle: number; colors: Tokens }) {
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const unit = findUnit('temperature', shownUnit(display, 'temperature'));
+  return (
+    <g fill={colors.ink} fontFamily={SANS} fontSize={12}>
+      {map.points.map(({ names: of, x, T }) => {
+        const [px, py] = at(x);
+        const isOnBase = of.length > 1 && (x[0] ?? 0) === 0;
+        const isLeft = px < middle;
+        return (
+          <text
+            key={of.join()}
+            x={isOnBase ? px : px + (isLeft ? -10 : 10)}
+            y={isOnBase ? py + 20 : py + 4}
+            textAnchor={isOnBase ? 'middle' : isLeft ? 'end' : 'start'}
+            stroke={colors.sheet}
+            strokeWidth={4}
+            paintOrder="stroke"
+          >
+            {formatQuantity(T, unit, site)}
+          </text>
+        );
+      })}
+      <text x={12} y={20}>
+        {unit.id}
+      </text>
+    </g>
+  );
+}
+
+interface PointedProps {
+  x: readonly number[];
+  names: readonly string[];
+  /** K */
+  boils: number | null;
+  right: number;
+  color: string;
+}
+
+/** The composition under the pointer. */
+function PointedAt({ x, names, boils, right, color }: PointedProps) {
+  const display = useAppSelector(selectDisplay);
+  const site = useAppSelector(selectSite);
+  const unit = findUnit('temperature', shownUnit(display, 'temperature'));
+  return (
+    <g fill={color} fontFamily={SANS} fontSize={12.5}>
+      {names.map((name, i) => (
+        <text key={name} x={right} y={20 + 16 * i} textAnchor="end">
+          {name} {(x[i] ?? 0).toFixed(3)}
+        </text>
+      ))}
+      {boils !== null && (
+        <text x={right} y={68} textAnchor="end">
+          boils at about {formatQuantity(boils, unit, site)} {unit.id}
+        </text>
+      )}
+    </g>
+  );
+}
 
 /** K at the lattice point beside a composition. */
 function nearestOnLattice({ parts, T }: MixtureMap['surface'], [first = 0, second = 0]: readonly number[]): number | null {

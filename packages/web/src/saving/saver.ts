@@ -30,184 +30,201 @@ export interface Saver {
   keepMineAsVariant: () => Promise<string>;
 }
 
-export function createSaver(store: AppStore, drafts: Drafts): Saver {
-  let caseId: string | undefined;
-  let version = 0;
+export const createSaver = (store: AppStore, drafts: Drafts): Saver => new CaseSaver(store, drafts);
+
+class CaseSaver implements Saver {
+  private readonly store: AppStore;
+  private readonly drafts: Drafts;
+  private caseId: string | undefined;
+  private version = 0;
   /** The document the server has, or undefined when it has an older one than any we know. */
-  let onServer: CaseDocument | undefined;
+  private onServer: CaseDocument | undefined;
   /** Sent, but no reply came: the server may have it all the same. */
-  let unanswered: CaseDocument | undefined;
-  let seen: CaseDocument | undefined;
-  let timer: number | undefined;
-  let sending = false;
-  let keepTimer: number | undefined;
-  let lastKept = -Infinity;
-  let retryAfter = RETRY_FIRST;
+  private unanswered: CaseDocument | undefined;
+  private seen: CaseDocument | undefined;
+  private timer: number | undefined;
+  private sending = false;
+  private keepTimer: number | undefined;
+  private lastKept = -Infinity;
+  private retryAfter = RETRY_FIRST;
 
-  const present = (): CaseDocument => store.getState().document.present;
-  const isHeld = (): boolean => ['conflict', 'gone', 'refused'].includes(store.getState().saving.standing.state);
-
-  function look(): void {
-    const document = present();
-    if (caseId === undefined || document === seen) return;
-    seen = document;
-    keepSoon();
-    if (store.getState().saving.standing.state === 'refused') store.dispatch(stood({ state: 'saving' }));
-    if (!isHeld()) schedule(GATHER);
+  constructor(store: AppStore, drafts: Drafts) {
+    this.store = store;
+    this.drafts = drafts;
+    afterEveryAction(store, () => this.look());
+    // The page goes: what was to be kept in a moment is kept now.
+    window.addEventListener('pagehide', () => {
+      if (this.keepTimer !== undefined) this.keepNow();
+    });
+    window.addEventListener('online', () => {
+      if (this.timer !== undefined) window.clearTimeout(this.timer);
+      this.timer = undefined;
+      if (!this.isHeld()) this.schedule(0);
+    });
   }
 
-  function keepSoon(): void {
-    if (keepTimer !== undefined) return;
-    const wait = lastKept + KEEP_INTERVAL - performance.now();
-    if (wait <= 0) keepNow();
-    else keepTimer = window.setTimeout(keepNow, wait);
+  async open(id: string): Promise<void> {
+    this.caseId = undefined;
+    const opened = await api.openCase(id);
+    const [draft, ...older] = await this.drafts.left(id);
+    for (const stale of older) await this.drafts.forget(id, stale.tab);
+    this.version = opened.version;
+    this.onServer = opened.document;
+    const differs = draft !== undefined && !isEqual(draft.document, opened.document);
+    this.show(opened, differs ? draft.document : opened.document);
+    this.caseId = id;
+    this.store.dispatch(stood({ state: 'saved', at: opened.updatedAt }));
+    if (draft === undefined) return;
+    if (draft.tab !== this.drafts.tab) await this.drafts.forget(id, draft.tab);
+    if (!differs) return;
+    this.drafts.keep(id, draft.version, draft.document);
+    this.onServer = undefined;
+    if (draft.version === opened.version) this.schedule(0);
+    else this.store.dispatch(stood({ state: 'conflict', current: opened }));
   }
 
-  function keepNow(): void {
-    window.clearTimeout(keepTimer);
-    keepTimer = undefined;
-    lastKept = performance.now();
-    if (caseId !== undefined && present() !== onServer) drafts.keep(caseId, version, present());
+  close(): void {
+    if (this.keepTimer !== undefined) this.keepNow();
+    this.caseId = undefined;
+    this.store.dispatch(factsKnown(null));
   }
 
-  function schedule(delay: number): void {
-    if (timer !== undefined || sending) return;
-    timer = window.setTimeout(() => {
-      timer = undefined;
-      void send();
+  async takeTheirs(): Promise<void> {
+    const current = this.conflictOf();
+    this.version = current.version;
+    this.onServer = current.document;
+    this.seen = current.document;
+    this.store.dispatch(documentReplaced(current.document));
+    this.onServer = this.present();
+    this.seen = this.onServer;
+    await this.drafts.forget(current.id);
+    this.store.dispatch(stood({ state: 'saved', at: current.updatedAt }));
+  }
+
+  keepMine(): void {
+    this.version = this.conflictOf().version;
+    this.onServer = undefined;
+    this.store.dispatch(stood({ state: 'saving' }));
+    this.schedule(0);
+  }
+
+  async keepMineAsVariant(): Promise<string> {
+    const current = this.conflictOf();
+    const variant = await api.duplicateCase(current.id, `${current.name} (mine)`.slice(0, 120));
+    const saved = await api.saveCase(variant.id, variant.version, this.present());
+    if (saved.state === 'conflict') throw new ApiError('refused', 'The variant was changed before it could be saved.');
+    await this.drafts.forget(current.id);
+    return variant.id;
+  }
+
+  private present(): CaseDocument {
+    return this.store.getState().document.present;
+  }
+
+  private isHeld(): boolean {
+    return ['conflict', 'gone', 'refused'].includes(this.store.getState().saving.standing.state);
+  }
+
+  private look(): void {
+    const document = this.present();
+    if (this.caseId === undefined || document === this.seen) return;
+    this.seen = document;
+    this.keepSoon();
+    if (this.store.getState().saving.standing.state === 'refused') this.store.dispatch(stood({ state: 'saving' }));
+    if (!this.isHeld()) this.schedule(GATHER);
+  }
+
+  private keepSoon(): void {
+    if (this.keepTimer !== undefined) return;
+    const wait = this.lastKept + KEEP_INTERVAL - performance.now();
+    if (wait <= 0) this.keepNow();
+    else this.keepTimer = window.setTimeout(() => this.keepNow(), wait);
+  }
+
+  private keepNow(): void {
+    window.clearTimeout(this.keepTimer);
+    this.keepTimer = undefined;
+    this.lastKept = performance.now();
+    if (this.caseId !== undefined && this.present() !== this.onServer) this.drafts.keep(this.caseId, this.version, this.present());
+  }
+
+  private schedule(delay: number): void {
+    if (this.timer !== undefined || this.sending) return;
+    this.timer = window.setTimeout(() => {
+      this.timer = undefined;
+      void this.send();
     }, delay);
   }
 
-  async function send(): Promise<void> {
-    const id = caseId;
-    const document = present();
-    if (id === undefined || document === onServer) return;
-    sending = true;
-    if (store.getState().saving.standing.state === 'saved') store.dispatch(stood({ state: 'saving' }));
+  private async send(): Promise<void> {
+    const id = this.caseId;
+    const document = this.present();
+    if (id === undefined || document === this.onServer) return;
+    this.sending = true;
+    if (this.store.getState().saving.standing.state === 'saved') this.store.dispatch(stood({ state: 'saving' }));
     try {
-      const reply = await api.saveCase(id, version, document);
-      if (id === caseId) await received(id, document, reply);
+      const reply = await api.saveCase(id, this.version, document);
+      if (id === this.caseId) await this.received(id, document, reply);
     } catch (error) {
-      unanswered = document;
-      if (id === caseId) failed(error);
+      this.unanswered = document;
+      if (id === this.caseId) this.failed(error);
     } finally {
-      sending = false;
+      this.sending = false;
     }
-    if (id === caseId && !isHeld() && present() !== onServer)
-      schedule(store.getState().saving.standing.state === 'kept' ? nextRetry() : GATHER);
+    if (id === this.caseId && !this.isHeld() && this.present() !== this.onServer)
+      this.schedule(this.store.getState().saving.standing.state === 'kept' ? this.nextRetry() : GATHER);
   }
 
-  async function received(id: string, document: CaseDocument, reply: Awaited<ReturnType<typeof api.saveCase>>): Promise<void> {
-    retryAfter = RETRY_FIRST;
-    const lost = unanswered;
-    unanswered = undefined;
+  private async received(id: string, document: CaseDocument, reply: Awaited<ReturnType<typeof api.saveCase>>): Promise<void> {
+    this.retryAfter = RETRY_FIRST;
+    const lost = this.unanswered;
+    this.unanswered = undefined;
     if (reply.state === 'conflict') {
       const { current } = reply;
       // What stands there is what was sent from here: its reply was lost on the way, and nobody else saved.
       if (lost !== undefined && isEqual(current.document, lost)) {
-        version = current.version;
-        onServer = lost;
-        if (present() === lost) store.dispatch(stood({ state: 'saved', at: current.updatedAt }));
-      } else store.dispatch(stood({ state: 'conflict', current }));
+        this.version = current.version;
+        this.onServer = lost;
+        if (this.present() === lost) this.store.dispatch(stood({ state: 'saved', at: current.updatedAt }));
+      } else this.store.dispatch(stood({ state: 'conflict', current }));
       return;
     }
-    version = reply.saved.version;
-    onServer = document;
-    if (present() === document) await drafts.forget(id);
-    else drafts.keep(id, version, present());
-    store.dispatch(stood({ state: 'saved', at: reply.saved.updatedAt }));
+    this.version = reply.saved.version;
+    this.onServer = document;
+    if (this.present() === document) await this.drafts.forget(id);
+    else this.drafts.keep(id, this.version, this.present());
+    this.store.dispatch(stood({ state: 'saved', at: reply.saved.updatedAt }));
   }
 
-  function failed(error: unknown): void {
+  private failed(error: unknown): void {
     const kind = error instanceof ApiError ? error.kind : 'refused';
     const why = error instanceof Error ? error.message : String(error);
-    store.dispatch(stood(kind === 'away' ? { state: 'kept' } : kind === 'gone' ? { state: 'gone' } : { state: 'refused', why }));
+    this.store.dispatch(
+      stood(kind === 'away' ? { state: 'kept' } : kind === 'gone' ? { state: 'gone' } : { state: 'refused', why }),
+    );
   }
 
-  function nextRetry(): number {
-    const delay = retryAfter;
-    retryAfter = Math.min(retryAfter * 2, RETRY_LONGEST);
+  private nextRetry(): number {
+    const delay = this.retryAfter;
+    this.retryAfter = Math.min(this.retryAfter * 2, RETRY_LONGEST);
     return delay;
   }
 
   /** Shows a document as the open case's, with nothing to undo before it. */
-  function show(opened: OpenCase, document: CaseDocument): void {
-    store.dispatch(resultsCleared());
-    store.dispatch(factsKnown(factsOf(opened)));
-    seen = document;
-    store.dispatch(caseOpened(document));
-    store.dispatch(ActionCreators.clearHistory());
-    seen = present();
+  private show(opened: OpenCase, document: CaseDocument): void {
+    this.store.dispatch(resultsCleared());
+    this.store.dispatch(factsKnown(factsOf(opened)));
+    this.seen = document;
+    this.store.dispatch(caseOpened(document));
+    this.store.dispatch(ActionCreators.clearHistory());
+    this.seen = this.present();
   }
 
-  function conflictOf(): OpenCase {
-    const { standing } = store.getState().saving;
+  private conflictOf(): OpenCase {
+    const { standing } = this.store.getState().saving;
     if (standing.state !== 'conflict') throw new Error('no conflict to decide');
     return standing.current;
   }
-
-  afterEveryAction(store, look);
-  // The page goes: what was to be kept in a moment is kept now.
-  window.addEventListener('pagehide', () => {
-    if (keepTimer !== undefined) keepNow();
-  });
-  window.addEventListener('online', () => {
-    if (timer !== undefined) window.clearTimeout(timer);
-    timer = undefined;
-    if (!isHeld()) schedule(0);
-  });
-
-  return {
-    async open(id) {
-      caseId = undefined;
-      const opened = await api.openCase(id);
-      const [draft, ...older] = await drafts.left(id);
-      for (const stale of older) await drafts.forget(id, stale.tab);
-      version = opened.version;
-      onServer = opened.document;
-      const differs = draft !== undefined && !isEqual(draft.document, opened.document);
-      show(opened, differs ? draft.document : opened.document);
-      caseId = id;
-      store.dispatch(stood({ state: 'saved', at: opened.updatedAt }));
-      if (draft === undefined) return;
-      if (draft.tab !== drafts.tab) await drafts.forget(id, draft.tab);
-      if (!differs) return;
-      drafts.keep(id, draft.version, draft.document);
-      onServer = undefined;
-      if (draft.version === opened.version) schedule(0);
-      else store.dispatch(stood({ state: 'conflict', current: opened }));
-    },
-    close() {
-      if (keepTimer !== undefined) keepNow();
-      caseId = undefined;
-      store.dispatch(factsKnown(null));
-    },
-    async takeTheirs() {
-      const current = conflictOf();
-      version = current.version;
-      onServer = current.document;
-      seen = current.document;
-      store.dispatch(documentReplaced(current.document));
-      onServer = present();
-      seen = onServer;
-      await drafts.forget(current.id);
-      store.dispatch(stood({ state: 'saved', at: current.updatedAt }));
-    },
-    keepMine() {
-      version = conflictOf().version;
-      onServer = undefined;
-      store.dispatch(stood({ state: 'saving' }));
-      schedule(0);
-    },
-    async keepMineAsVariant() {
-      const current = conflictOf();
-      const variant = await api.duplicateCase(current.id, `${current.name} (mine)`.slice(0, 120));
-      const saved = await api.saveCase(variant.id, variant.version, present());
-      if (saved.state === 'conflict') throw new ApiError('refused', 'The variant was changed before it could be saved.');
-      await drafts.forget(current.id);
-      return variant.id;
-    },
-  };
 }
 
 function factsOf({ id, projectId, projectName, parentId, parentName, name }: OpenCase) {

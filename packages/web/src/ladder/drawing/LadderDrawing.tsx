@@ -53,15 +53,7 @@ const GAP = 22;
 function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props & { width: number; height: number }) {
   const { colors } = useLook();
   const column = useAppSelector(selectColumn);
-  const table = useAppSelector(selectTable);
-  const show = useAppSelector(selectShowQuantity);
-  const balance = useAppSelector(selectBalanceResult)?.outcome;
-  const keys = balance?.state === 'solved' ? balance.value.keys : null;
-  const [light, heavy] = [keys?.light, keys?.heavy];
-  const strips = useMemo(
-    () => stripsOf(facts, settings, table, [light, heavy], colors),
-    [facts, settings, table, light, heavy, colors],
-  );
+  const strips = useStrips(facts, settings);
   const { stages } = facts;
   const drawnHeight = Math.max(height, EDGE.top + EDGE.bottom + CLOSEST * (stages - 1));
   const pitch = (drawnHeight - EDGE.top - EDGE.bottom) / Math.max(1, stages - 1);
@@ -79,14 +71,6 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
     const y = event.clientY - box.top;
     onPoint(y < EDGE.top - pitch / 2 - 6 || y > yOf(stages) + pitch / 2 + 6 ? 0 : rungAt(y));
   };
-  const onKeyDown = (event: KeyboardEvent<SVGSVGElement>) => {
-    if (event.target !== event.currentTarget) return;
-    const next = { ArrowDown: pointed + 1, ArrowUp: pointed - 1, Home: 1, End: stages, Escape: 0 }[event.key];
-    if (next === undefined) return;
-    event.preventDefault();
-    onPoint(event.key === 'Escape' ? 0 : Math.max(1, Math.min(stages, next)));
-  };
-  const duty = (W: number): string => show(W, 'power');
   return (
     <svg
       ref={svg}
@@ -99,7 +83,7 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
       aria-label={`Ladder of ${stages} rungs. Arrow keys go along the rungs.`}
       onPointerMove={point}
       onPointerLeave={() => onPoint(0)}
-      onKeyDown={onKeyDown}
+      onKeyDown={alongRungs(pointed, stages, onPoint)}
       fontFamily={SANS}
       fontSize={11.5}
     >
@@ -123,18 +107,7 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
         settings={settings}
         colors={colors}
       />
-      <EndWords
-        name="condenser"
-        duty={facts.condenserDuty === null ? 'none' : duty(facts.condenserDuty)}
-        x={(left + right) / 2}
-        y={EDGE.top - 34}
-      />
-      <EndWords
-        name="reboiler"
-        duty={facts.reboilerDuty === null ? 'none' : duty(facts.reboilerDuty)}
-        x={(left + right) / 2}
-        y={yOf(stages) + 28}
-      />
+      <Ends facts={facts} x={(left + right) / 2} top={EDGE.top - 34} bottom={yOf(stages) + 28} />
       <text x={2} y={drawnHeight - 4} fill={colors.quiet} fontSize={10.5}>
         {numberingWords(settings, ladder.top)}
         {unseen > 0 && ` · ${unseen === 1 ? 'one more strip' : `${unseen} more strips`} in a wider window`}
@@ -154,6 +127,37 @@ function Drawn({ svg, facts, settings, pointed, onPoint, width, height }: Props 
         settings={settings}
       />
     </svg>
+  );
+}
+
+/** The strips that are shown, the keys of the split in bold. */
+function useStrips(facts: LadderFacts, settings: Props['settings']) {
+  const { colors } = useLook();
+  const table = useAppSelector(selectTable);
+  const balance = useAppSelector(selectBalanceResult)?.outcome;
+  const keys = balance?.state === 'solved' ? balance.value.keys : null;
+  const [light, heavy] = [keys?.light, keys?.heavy];
+  return useMemo(() => stripsOf(facts, settings, table, [light, heavy], colors), [facts, settings, table, light, heavy, colors]);
+}
+
+/** The arrow keys go from rung to rung. */
+const alongRungs = (pointed: number, stages: number, onPoint: (rung: number) => void) => (event: KeyboardEvent<SVGSVGElement>) => {
+  if (event.target !== event.currentTarget) return;
+  const next = { ArrowDown: pointed + 1, ArrowUp: pointed - 1, Home: 1, End: stages, Escape: 0 }[event.key];
+  if (next === undefined) return;
+  event.preventDefault();
+  onPoint(event.key === 'Escape' ? 0 : Math.max(1, Math.min(stages, next)));
+};
+
+/** What condenser and reboiler take and give, above and below the rungs. */
+function Ends({ facts, x, top, bottom }: { facts: LadderFacts; x: number; top: number; bottom: number }) {
+  const show = useAppSelector(selectShowQuantity);
+  const duty = (W: number | null): string => (W === null ? 'none' : show(W, 'power'));
+  return (
+    <>
+      <EndWords name="condenser" duty={duty(facts.condenserDuty)} x={x} y={top} />
+      <EndWords name="reboiler" duty={duty(facts.reboilerDuty)} x={x} y={bottom} />
+    </>
   );
 }
 

@@ -46,8 +46,6 @@ export function Tag({
   rungAt,
   onMove,
 }: Props) {
-  const gesture = useGesture();
-  const grip = useRef(0);
   const right = to - 16;
   const drawn = more === undefined ? height - LINE : height;
   const [top, bottom] = [y - drawn / 2, y + drawn / 2];
@@ -55,41 +53,7 @@ export function Tag({
     direction === 'in'
       ? `M${LEFT} ${top}H${right - POINT}L${right} ${y}L${right - POINT} ${bottom}H${LEFT}Z`
       : `M${right} ${top}H${LEFT + POINT}L${LEFT} ${y}L${LEFT + POINT} ${bottom}H${right}Z`;
-  const localY = (event: PointerEvent<SVGGElement>): number => {
-    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
-    return event.clientY - (box?.top ?? 0);
-  };
-  const moving =
-    onMove === undefined
-      ? {}
-      : {
-          role: 'slider',
-          tabIndex: 0,
-          'aria-valuenow': rung,
-          'aria-valuemin': 1,
-          'aria-valuemax': stages,
-          'aria-valuetext': rungWords,
-          onPointerDown: (event: PointerEvent<SVGGElement>) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            event.currentTarget.focus();
-            grip.current = at - localY(event);
-            gesture.renew();
-            event.preventDefault();
-          },
-          onPointerMove: (event: PointerEvent<SVGGElement>) => {
-            if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-            const next = rungAt(localY(event) + grip.current);
-            if (next !== rung) onMove(next, gesture.current());
-          },
-          onPointerUp: gesture.renew,
-          onKeyDown: (event: KeyboardEvent<SVGGElement>) => {
-            const by = { ArrowUp: -1, ArrowDown: 1, PageUp: -5, PageDown: 5 }[event.key];
-            if (by === undefined) return;
-            event.preventDefault();
-            onMove(Math.max(1, Math.min(stages, rung + by)), gesture.current());
-          },
-          onKeyUp: gesture.renew,
-        };
+  const moving = useMoving({ rung, rungWords, stages, at, rungAt, onMove });
   const textX = direction === 'in' ? LEFT + 6 : LEFT + POINT + 4;
   const room = right - textX - (direction === 'in' ? POINT : 2);
   return (
@@ -123,6 +87,52 @@ export function Tag({
       )}
     </g>
   );
+}
+
+/** What makes a tag a slider over the rungs, for the pointer and the keyboard; nothing where it stands still. */
+function useMoving({
+  rung,
+  rungWords,
+  stages,
+  at,
+  rungAt,
+  onMove,
+}: Pick<Props, 'rung' | 'rungWords' | 'stages' | 'at' | 'rungAt'> & { onMove: Props['onMove'] | undefined }) {
+  const gesture = useGesture();
+  const grip = useRef(0);
+  const localY = (event: PointerEvent<SVGGElement>): number => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    return event.clientY - (box?.top ?? 0);
+  };
+  if (onMove === undefined) return {};
+  return {
+    role: 'slider',
+    tabIndex: 0,
+    'aria-valuenow': rung,
+    'aria-valuemin': 1,
+    'aria-valuemax': stages,
+    'aria-valuetext': rungWords,
+    onPointerDown: (event: PointerEvent<SVGGElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      event.currentTarget.focus();
+      grip.current = at - localY(event);
+      gesture.renew();
+      event.preventDefault();
+    },
+    onPointerMove: (event: PointerEvent<SVGGElement>) => {
+      if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+      const next = rungAt(localY(event) + grip.current);
+      if (next !== rung) onMove(next, gesture.current());
+    },
+    onPointerUp: gesture.renew,
+    onKeyDown: (event: KeyboardEvent<SVGGElement>) => {
+      const by = { ArrowUp: -1, ArrowDown: 1, PageUp: -5, PageDown: 5 }[event.key];
+      if (by === undefined) return;
+      event.preventDefault();
+      onMove(Math.max(1, Math.min(stages, rung + by)), gesture.current());
+    },
+    onKeyUp: gesture.renew,
+  };
 }
 
 /** Shortened with an ellipsis where it would leave its tag; the whole stands in the title. */

@@ -42,26 +42,7 @@ export function stripsOf(
   const P = findUnit('pressure', display.pressure);
   const dimension = settings.basis === 'mole' ? 'molarFlow' : 'massFlow';
   const flow = findUnit(dimension, shownUnit(display, dimension));
-  const molarMass = components.map((c) => c.molarMass.value);
-  const perMole = (fractions: readonly number[]): number =>
-    settings.basis === 'mole' ? 1 : fractions.reduce((sum, x, i) => sum + x * (molarMass[i] ?? 0), 0);
-  const flows = (of: number[], fractions: number[][]): (number | null)[] =>
-    of.map((f, j) => (f > 0 ? fromSI(f * perMole(fractions[j] ?? []), flow, site) : null));
-  const widthOf = (id: string): number => (keys.includes(id) || components.length === 2 ? 2.6 : 1.4);
-  const ofEach = (value: (i: number, j: number) => number | null): StripLine[] =>
-    components.map(({ id, name }, i) => ({
-      name,
-      values: facts.T.map((_, j) => value(i, j)),
-      color: componentColor(i),
-      width: widthOf(id),
-    }));
-  const fractionsOf = (phase: number[][], i: number, j: number): number => {
-    const fractions = phase[j] ?? [];
-    const x = fractions[i] ?? 0;
-    return settings.basis === 'mole' ? x : (x * (molarMass[i] ?? 0)) / perMole(fractions);
-  };
-  const composition = (phase: number[][], of: number[]): StripLine[] =>
-    ofEach((i, j) => ((of[j] ?? 0) > 0 ? fractionsOf(phase, i, j) : null));
+  const { flows, ofEach, composition } = lineMakers(facts, settings, components, keys, (value) => fromSI(value, flow, site));
   const K = (i: number, j: number): number => (facts.y[j]?.[i] ?? 0) / (facts.x[j]?.[i] ?? 1);
   const reference = referenceOf(
     facts,
@@ -117,6 +98,40 @@ export function stripsOf(
     K: () => ratioStrip('K', 'K', 'y/x', ofEach(K)),
   };
   return settings.shown.map((key) => all[key]());
+}
+
+/**
+ * Makers of a strip's lines: flows of a phase, anything of each component, its composition.
+ * @param inUnit a flow in the unit that is shown
+ */
+function lineMakers(
+  facts: LadderFacts,
+  settings: StripSettings,
+  components: TableContext['components'],
+  keys: readonly (string | undefined)[],
+  inUnit: (flow: number) => number,
+) {
+  const molarMass = components.map((c) => c.molarMass.value);
+  const perMole = (fractions: readonly number[]): number =>
+    settings.basis === 'mole' ? 1 : fractions.reduce((sum, x, i) => sum + x * (molarMass[i] ?? 0), 0);
+  const flows = (of: number[], fractions: number[][]): (number | null)[] =>
+    of.map((f, j) => (f > 0 ? inUnit(f * perMole(fractions[j] ?? [])) : null));
+  const widthOf = (id: string): number => (keys.includes(id) || components.length === 2 ? 2.6 : 1.4);
+  const ofEach = (value: (i: number, j: number) => number | null): StripLine[] =>
+    components.map(({ id, name }, i) => ({
+      name,
+      values: facts.T.map((_, j) => value(i, j)),
+      color: componentColor(i),
+      width: widthOf(id),
+    }));
+  const fractionsOf = (phase: number[][], i: number, j: number): number => {
+    const fractions = phase[j] ?? [];
+    const x = fractions[i] ?? 0;
+    return settings.basis === 'mole' ? x : (x * (molarMass[i] ?? 0)) / perMole(fractions);
+  };
+  const composition = (phase: number[][], of: number[]): StripLine[] =>
+    ofEach((i, j) => ((of[j] ?? 0) > 0 ? fractionsOf(phase, i, j) : null));
+  return { flows, ofEach, composition };
 }
 
 /** Ratios are read over powers of ten where they reach far. */

@@ -56,17 +56,6 @@ function SlopesTable({ facts }: { facts: SlopesFacts }) {
   }));
   const [chosen, setChosen] = useState<number[] | undefined>(undefined);
   const shown = (chosen ?? firstReadouts(facts)).filter((r) => r < facts.readouts.length);
-  const { display, site } = table;
-  const told = (value: number, dimension: Dimension): string => {
-    const unit = findUnit(dimension, shownUnit(display, dimension));
-    return `${formatQuantity(value, unit, site)} ${unit.id}`.trim();
-  };
-  const changed = (value: number, dimension: Dimension): string => {
-    const change = fromSI(value, findUnit(changeOf(dimension), shownUnit(display, changeOf(dimension))), site);
-    if (change === 0) return '0';
-    const size = Math.abs(change);
-    return `${change > 0 ? '+' : '−'}${size < 1e-3 ? size.toExponential(1) : formatNumber(size, 3)}`;
-  };
   return (
     <>
       <div className="table-head">
@@ -87,47 +76,65 @@ function SlopesTable({ facts }: { facts: SlopesFacts }) {
         showSearch={{ optionFilterProp: 'label' }}
         onChange={setChosen}
       />
-      <div className="balance-scroll" tabIndex={0} role="region" aria-label="Sensitivities">
-        <table className="balance slopes" aria-label="What every input does to what comes out">
-          <thead>
-            <tr>
-              <th scope="col">entered</th>
-              <th scope="col">now</th>
-              <th scope="col">step</th>
+      <Slopes facts={facts} shown={shown} />
+    </>
+  );
+}
+
+/** @param shown places of the readouts that are told */
+function Slopes({ facts, shown }: { facts: SlopesFacts; shown: readonly number[] }) {
+  const { display, site } = useAppSelector(selectTable);
+  const told = (value: number, dimension: Dimension): string => {
+    const unit = findUnit(dimension, shownUnit(display, dimension));
+    return `${formatQuantity(value, unit, site)} ${unit.id}`.trim();
+  };
+  const changed = (value: number, dimension: Dimension): string => {
+    const change = fromSI(value, findUnit(changeOf(dimension), shownUnit(display, changeOf(dimension))), site);
+    if (change === 0) return '0';
+    const size = Math.abs(change);
+    return `${change > 0 ? '+' : '−'}${size < 1e-3 ? size.toExponential(1) : formatNumber(size, 3)}`;
+  };
+  return (
+    <div className="balance-scroll" tabIndex={0} role="region" aria-label="Sensitivities">
+      <table className="balance slopes" aria-label="What every input does to what comes out">
+        <thead>
+          <tr>
+            <th scope="col">entered</th>
+            <th scope="col">now</th>
+            <th scope="col">step</th>
+            {shown.map((r) => (
+              <th key={r} scope="col" className="product-head">
+                {facts.readouts[r]?.name}
+              </th>
+            ))}
+          </tr>
+          <tr className="unit-row">
+            <th />
+            <th />
+            <th />
+            {shown.map((r) => {
+              const readout = facts.readouts[r];
+              return <th key={r}>{readout === undefined ? '' : told(readout.value, readout.dimension)}</th>;
+            })}
+          </tr>
+        </thead>
+        <tbody>
+          {facts.inputs.map(({ name, dimension, value, step }, k) => (
+            <tr key={name + dimension}>
+              <th scope="row">{name}</th>
+              <td>{told(value, dimension)}</td>
+              <td>
+                {changed(step, dimension)}
+                {changeOf(dimension) === dimension ? '' : ` ${shownUnit(display, changeOf(dimension))}`}
+              </td>
               {shown.map((r) => (
-                <th key={r} scope="col" className="product-head">
-                  {facts.readouts[r]?.name}
-                </th>
+                <td key={r}>{changed((facts.slopes[k]?.[r] ?? 0) * step, facts.readouts[r]?.dimension ?? 'ratio')}</td>
               ))}
             </tr>
-            <tr className="unit-row">
-              <th />
-              <th />
-              <th />
-              {shown.map((r) => {
-                const readout = facts.readouts[r];
-                return <th key={r}>{readout === undefined ? '' : told(readout.value, readout.dimension)}</th>;
-              })}
-            </tr>
-          </thead>
-          <tbody>
-            {facts.inputs.map(({ name, dimension, value, step }, k) => (
-              <tr key={name + dimension}>
-                <th scope="row">{name}</th>
-                <td>{told(value, dimension)}</td>
-                <td>
-                  {changed(step, dimension)}
-                  {changeOf(dimension) === dimension ? '' : ` ${shownUnit(display, changeOf(dimension))}`}
-                </td>
-                {shown.map((r) => (
-                  <td key={r}>{changed((facts.slopes[k]?.[r] ?? 0) * step, facts.readouts[r]?.dimension ?? 'ratio')}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-    </>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

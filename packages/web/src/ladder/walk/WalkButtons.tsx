@@ -26,23 +26,28 @@ interface Props {
 
 type Said = { kind: 'walking'; part: number } | { kind: 'short'; walked: WalkFacts; instead: string | null } | { kind: 'failed' };
 
-export function WalkButtons({ column, target, facts }: Props) {
+/** A target that is walked to its wanted value, and what is said of it meanwhile. */
+function useWalk({ column, target, facts }: Props) {
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore; // the one store there is
-  const document = useAppSelector(selectDocument);
-  const show = useAppSelector(selectShowQuantity);
-  const words = useAppSelector(selectShow);
   const [said, setSaid] = useState<Said | undefined>(undefined);
-  const [isAsked, setAsked] = useState(false);
   const running = useRef<RunningWalk | undefined>(undefined);
   useEffect(() => () => running.current?.stop(), []);
   const now = facts?.targets[target.id]?.now ?? null;
   const { value } = target;
-  const name = quantityName(document, column, target.quantity);
-  const targets = column.ladder?.targets ?? [];
-  const others = targets.filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
-  const canWalk = now !== null && value !== null && Math.abs(now - value) > 1e-6 * Math.abs(value);
 
+  /** Takes a value as wanted and in force, in the place of another where it was not. */
+  const hold = (wanted: number, instead: string | null) => {
+    setSaid(undefined);
+    if (instead === null) {
+      dispatch(targetSet({ column: column.id, target: { ...target, value: wanted } }));
+      return;
+    }
+    const targets = (column.ladder?.targets ?? []).map((t) =>
+      t.id === target.id ? { ...t, value: wanted, isInForce: true } : t.id === instead ? { ...t, isInForce: false } : t,
+    );
+    dispatch(ladderSet({ column: column.id, change: { targets } }));
+  };
   const walk = (instead: string | null) => {
     if (now === null || value === null) return;
     setSaid({ kind: 'walking', part: 0 });
@@ -58,7 +63,6 @@ export function WalkButtons({ column, target, facts }: Props) {
         if (outcome.state !== 'solved') setSaid({ kind: 'failed' });
         else if (!outcome.value.isWhole) setSaid({ kind: 'short', walked: outcome.value, instead });
         else {
-          setSaid(undefined);
           dispatch(ladderPassed({ unit: column.id, facts: outcome.value.facts }));
           hold(value, instead);
         }
@@ -66,26 +70,19 @@ export function WalkButtons({ column, target, facts }: Props) {
       (error: unknown) => dispatch(engineFailed(error instanceof Error ? error.message : String(error))),
     );
   };
-  /** Takes a value as wanted and in force, in the place of another where it was not. */
-  const hold = (wanted: number, instead: string | null) => {
-    if (instead === null) dispatch(targetSet({ column: column.id, target: { ...target, value: wanted } }));
-    else
-      dispatch(
-        ladderSet({
-          column: column.id,
-          change: {
-            targets: targets.map((t) =>
-              t.id === target.id ? { ...t, value: wanted, isInForce: true } : t.id === instead ? { ...t, isInForce: false } : t,
-            ),
-          },
-        }),
-      );
-  };
   const stop = () => {
     running.current?.stop();
     setSaid(undefined);
     dispatch(ladderReturned({ unit: column.id }));
   };
+  return { said, now, walk, hold, stop };
+}
+
+export function WalkButtons({ column, target, facts }: Props) {
+  const { said, now, walk, hold, stop } = useWalk({ column, target, facts });
+  const [isAsked, setAsked] = useState(false);
+  const { value } = target;
+  const canWalk = now !== null && value !== null && Math.abs(now - value) > 1e-6 * Math.abs(value);
   return (
     <>
       <span className="walk-actions">
@@ -100,24 +97,7 @@ export function WalkButtons({ column, target, facts }: Props) {
           </>
         ) : (
           <>
-            {!canWalk ? null : target.isInForce ? (
-              <Button type="link" size="small" onClick={() => walk(null)}>
-                Walk there
-              </Button>
-            ) : (
-              <Dropdown
-                trigger={['click']}
-                disabled={others.length === 0}
-                menu={{
-                  items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
-                  onClick: ({ key }) => walk(key),
-                }}
-              >
-                <Button type="link" size="small">
-                  Walk there
-                </Button>
-              </Dropdown>
-            )}
+            {canWalk && <WalkThere column={column} target={target} onWalk={walk} />}
             <Button type="link" size="small" disabled={now === null} onClick={() => setAsked(true)}>
               How far?
             </Button>
@@ -125,21 +105,12 @@ export function WalkButtons({ column, target, facts }: Props) {
         )}
       </span>
       {said?.kind === 'short' && (
-        <div className="walk-said" role="status">
-          <p className="sentence">
-            {capital(name)} came to {show(said.walked.reached, quantityDimension(target.quantity))}:{' '}
-            {endWords(said.walked.end, words, quantityDimension(target.quantity))}.
-          </p>
-          <Button
-            size="small"
-            onClick={() => {
-              hold(Number(said.walked.reached.toPrecision(4)), said.instead);
-              setSaid(undefined);
-            }}
-          >
-            Hold {show(said.walked.reached, quantityDimension(target.quantity))}
-          </Button>
-        </div>
+        <CameShort
+          column={column}
+          target={target}
+          walked={said.walked}
+          onHold={() => hold(Number(said.walked.reached.toPrecision(4)), said.instead)}
+        />
       )}
       {said?.kind === 'failed' && <p className="sentence">The walk found nowhere to begin: the column has to stand first.</p>}
       {isAsked && (
@@ -148,6 +119,62 @@ export function WalkButtons({ column, target, facts }: Props) {
         </Suspense>
       )}
     </>
+  );
+}
+
+interface WalkThereProps {
+  column: ColumnUnit;
+  target: LadderTarget;
+  /** @param instead the target that gives way; null where the walked one is in force */
+  onWalk: (instead: string | null) => void;
+}
+
+function WalkThere({ column, target, onWalk }: WalkThereProps) {
+  const document = useAppSelector(selectDocument);
+  const others = (column.ladder?.targets ?? []).filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
+  const button = (
+    <Button type="link" size="small" {...(target.isInForce ? { onClick: () => onWalk(null) } : {})}>
+      Walk there
+    </Button>
+  );
+  if (target.isInForce) return button;
+  return (
+    <Dropdown
+      trigger={['click']}
+      disabled={others.length === 0}
+      menu={{
+        items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+        onClick: ({ key }) => onWalk(key),
+      }}
+    >
+      {button}
+    </Dropdown>
+  );
+}
+
+interface CameShortProps {
+  column: ColumnUnit;
+  target: LadderTarget;
+  walked: WalkFacts;
+  onHold: () => void;
+}
+
+/** How far a walk came and why no farther; what was reached can be held. */
+function CameShort({ column, target: { quantity }, walked, onHold }: CameShortProps) {
+  const document = useAppSelector(selectDocument);
+  const show = useAppSelector(selectShowQuantity);
+  const words = useAppSelector(selectShow);
+  const dimension = quantityDimension(quantity);
+  const reached = show(walked.reached, dimension);
+  return (
+    <div className="walk-said" role="status">
+      <p className="sentence">
+        {capital(quantityName(document, column, quantity))} came to {reached}: {endWords(walked.end, words, dimension)}.
+      </p>
+      <Button size="small" onClick={onHold}>
+        Hold {reached}
+      </Button>
+    </div>
   );
 }
 
