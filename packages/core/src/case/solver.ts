@@ -13,6 +13,7 @@ import {
   ladderLimits,
   ladderSlopes,
   nodeHash,
+  readUnit,
   solveAbsorption,
   solveGraph,
   solveLadder,
@@ -104,40 +105,41 @@ export function createCaseSolver(): CaseSolver {
   /** The last solution of each unit: it helps where nothing else does, and tells where there is another column. */
   const last = new Map<string, { mixture: string; solution: SolvedColumn }>();
 
-  /** A column, what its stops read, hashed, and what they begin with. */
+  /** A column, what its stops read of the case, its hashes, and what they begin with. */
   function columnIn(document: CaseDocument, unit: string, isOver?: () => boolean) {
     const column = columnOf(document, unit);
     const hashes = inputHashes(document, unit);
-    return { column, hashes, before: upstream.beforeColumn(document, column, hashes, isOver) };
+    const inputs = readUnit(document, column);
+    return { column, inputs, hashes, before: upstream.beforeColumn(document, column, inputs, hashes, isOver) };
   }
 
   return {
     solve(document, unit, isOver) {
-      const { column, hashes, before } = columnIn(document, unit, isOver);
+      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
       return {
         feeds: Object.fromEntries(before.results),
         balance: { inputHash: hashes.balance, ...before.balance },
-        graph: { inputHash: hashes.graph, ...solveGraph(document, column, before, curves) },
+        graph: { inputHash: hashes.graph, ...solveGraph(inputs, column, before, curves) },
         absorption:
-          column.service === 'distillation' ? null : { inputHash: hashes.absorption, ...solveAbsorption(document, column, before) },
+          column.service === 'distillation' ? null : { inputHash: hashes.absorption, ...solveAbsorption(inputs, column, before) },
       };
     },
     node(document, unit, name, isOver) {
-      const { column, hashes, before } = columnIn(document, unit, isOver);
+      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
       return {
         inputHash: nodeHash(document, column, hashes, name),
-        outcome: solveNode(name, { document, column, before, curves }),
+        outcome: solveNode(name, { unitInputs: inputs, column, before, curves }),
       };
     },
     ladder(document, unit, isOver) {
-      const { column, hashes, before } = columnIn(document, unit, isOver);
+      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
       const mixture = hashOf(document.mixture);
       const begin = last.get(unit);
       const earlier = begin?.mixture === mixture ? begin.solution : undefined;
       const keep = (solution: SolvedColumn): void => {
         last.set(unit, { mixture, solution });
       };
-      return { inputHash: hashes.ladder, outcome: solveLadder(document, column, before, earlier, keep, isOver) };
+      return { inputHash: hashes.ladder, outcome: solveLadder(inputs, column, before, earlier, keep, isOver) };
     },
     unit(document, id, kind, isOver) {
       const unit = unitOf(document, id);
@@ -148,16 +150,16 @@ export function createCaseSolver(): CaseSolver {
       return { inputHash: hashes.whole, feeds: Object.fromEntries(entering.results), outcome };
     },
     walk(document, unit, asked, onPoint) {
-      const { column, before } = columnIn(document, unit);
-      return walkLadder(document, column, before, asked, onPoint);
+      const { column, inputs, before } = columnIn(document, unit);
+      return walkLadder(inputs, column, before, asked, onPoint);
     },
     limits(document, unit, onPart, isOver) {
-      const { column, hashes, before } = columnIn(document, unit, isOver);
-      return { inputHash: hashes.limits, outcome: ladderLimits(document, column, before, onPart, isOver) };
+      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
+      return { inputHash: hashes.limits, outcome: ladderLimits(inputs, column, before, onPart, isOver) };
     },
     slopes(document, unit, isOver) {
-      const { column, hashes, before } = columnIn(document, unit, isOver);
-      return { inputHash: hashes.ladder, outcome: ladderSlopes(document, column, before, isOver) };
+      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
+      return { inputHash: hashes.ladder, outcome: ladderSlopes(inputs, column, before, isOver) };
     },
   };
 }

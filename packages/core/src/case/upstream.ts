@@ -17,7 +17,7 @@ import {
   unitPressure,
   upstreamOf,
 } from '../plant/index.ts';
-import type { BalanceResult, FeedFacts, Inlet, Leaving, Sent } from '../plant/index.ts';
+import type { BalanceResult, FeedFacts, Inlet, Leaving, Sent, UnitInputs } from '../plant/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { inputHashes } from './hashes.ts';
@@ -53,9 +53,9 @@ export class Upstream {
   private readonly sent = createKeeper<Outcome<Sent[]>>(50, ({ state }) => state !== 'out-of-reach');
 
   /** What a column's graph, estimate and ladder begin with: its balance sheet is worked out too. */
-  beforeColumn(document: CaseDocument, column: ColumnUnit, hashes: InputHashes, isOver?: IsOver): BeforeColumn {
+  beforeColumn(document: CaseDocument, column: ColumnUnit, inputs: UnitInputs, hashes: InputHashes, isOver?: IsOver): BeforeColumn {
     const entering = this.entering(document, column, hashes, isOver);
-    const balance = this.balances(hashes.balance, () => balanceOf(document, column, entering.feeds, entering.model));
+    const balance = this.balances(hashes.balance, () => balanceOf(inputs, column, entering.feeds, entering.model));
     return { ...entering, balance };
   }
 

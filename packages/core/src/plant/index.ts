@@ -12,6 +12,8 @@ export type { Around, KindFacts, Sent } from './solve.ts';
 export { COLUMN_UNIT_WORDS } from './column/reasons.ts';
 export { DRUM_WORDS } from './drum/reasons.ts';
 export { STREAM_WORDS } from './streams/reasons.ts';
+export { readUnit } from './inputs.ts';
+export type { UnitInputs } from './inputs.ts';
 export { explainObstacle } from '../column/index.ts';
 export { explain, explainOpenPoint, explainWarning } from './explain.ts';
 export { row } from './entryRow.ts';

@@ -8,6 +8,8 @@ import type { LadderFacts } from './column/ladder/facts.ts';
 import { solveLadder } from './column/ladder/ladder.ts';
 import { solveDrum } from './drum/drum.ts';
 import type { DrumFacts } from './drum/drum.ts';
+import { readUnit } from './inputs.ts';
+import type { UnitInputs } from './inputs.ts';
 import type { FeedFacts, Leaving } from './streams/feed.ts';
 
 /** What a unit's answer stands on: the model, and what enters by each inlet, in the order of the connections. */
@@ -27,14 +29,14 @@ export interface KindFacts {
 
 interface Solving<U extends Unit, F> {
   /** From nothing, so that the numbers follow from the document alone. */
-  solve: (document: CaseDocument, unit: U, around: Around, isOver?: () => boolean) => Outcome<F>;
+  solve: (unitInputs: UnitInputs, unit: U, around: Around, isOver?: () => boolean) => Outcome<F>;
   sends: (facts: F) => Sent[];
 }
 
 const column: Solving<ColumnUnit, KindFacts['column']> = {
-  solve: (document, unit, around, isOver) => {
-    const balance = balanceOf(document, unit, around.feeds, around.model);
-    return solveLadder(document, unit, { ...around, balance }, undefined, undefined, isOver);
+  solve: (unitInputs, unit, around, isOver) => {
+    const balance = balanceOf(unitInputs, unit, around.feeds, around.model);
+    return solveLadder(unitInputs, unit, { ...around, balance }, undefined, undefined, isOver);
   },
   sends: ({ products }) => products,
 };
@@ -55,11 +57,12 @@ export const solveUnit = (
   unit: Unit,
   around: Around,
   isOver?: () => boolean,
-): Outcome<KindFacts[UnitKind]> => solvingOf(unit).solve(document, unit, around, isOver) as Outcome<KindFacts[UnitKind]>; // of its kind
+): Outcome<KindFacts[UnitKind]> =>
+  solvingOf(unit).solve(readUnit(document, unit), unit, around, isOver) as Outcome<KindFacts[UnitKind]>; // of its kind
 
 /** What a unit sends, by outlet, solved from nothing. */
 export function sentBy(document: CaseDocument, unit: Unit, around: Around, isOver?: () => boolean): Outcome<Sent[]> {
   const { solve, sends } = solvingOf(unit);
-  const outcome = solve(document, unit, around, isOver);
+  const outcome = solve(readUnit(document, unit), unit, around, isOver);
   return outcome.state === 'solved' ? { ...outcome, value: sends(outcome.value) } : passOn(outcome);
 }

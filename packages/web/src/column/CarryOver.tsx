@@ -1,5 +1,5 @@
 /** Hands stages, feeds, reflux, products and pressures on to the ladder; later says what handing on again would change. */
-import { capital, quantityDimension, quantityName, updatedLadder } from '@keen-ladder/core';
+import { capital, quantityDimension, quantityName, readUnit, updatedLadder } from '@keen-ladder/core';
 import type { LadderChange } from '@keen-ladder/core';
 import { Button } from 'antd';
 import { NavLink } from 'react-router';
@@ -66,6 +66,6 @@ function useChangeSentence(column: ColumnUnit, handed: LadderInputs): (change: L
     const quantity = handed.targets.find(({ id }) => id === what.target)?.quantity;
     if (quantity === undefined) return '';
     const value = (si: number | null): string => (si === null ? 'none' : show(si, quantityDimension(quantity)));
-    return `${capital(quantityName(document, column, quantity))}: ${value(from)} → ${value(to)}`;
+    return `${capital(quantityName(readUnit(document, column), column, quantity))}: ${value(from)} → ${value(to)}`;
   };
 }

@@ -1,6 +1,6 @@
 /** What is given may be freed: a solvent's flow found for a purity, a feed's temperature for a duty. */
 import { PlusOutlined } from '@ant-design/icons';
-import { capital, freedName } from '@keen-ladder/core';
+import { capital, freedName, readUnit } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { useStore } from 'react-redux';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
@@ -38,7 +38,7 @@ export function Free({ column, ladder }: { column: ColumnUnit; ladder: LadderInp
   const isFreed = (handle: Handle): boolean => ladder.freed.some((freed) => keyOf(freed) === keyOf(handle));
   const item = (handle: Handle) => ({
     key: keyOf(handle),
-    label: capital(freedName(document, column, handle)),
+    label: capital(freedName(readUnit(document, column), handle)),
     disabled: isFreed(handle),
   });
   const items = [

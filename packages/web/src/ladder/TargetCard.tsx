@@ -1,6 +1,6 @@
 /** A target: what is wanted, how it stands, what is moved for it; in force or kept for later. */
 import { CloseOutlined } from '@ant-design/icons';
-import { capital, quantityDimension, quantityName, sameQuantity } from '@keen-ladder/core';
+import { capital, quantityDimension, quantityName, readUnit, sameQuantity } from '@keen-ladder/core';
 import type { Dimension, LadderFacts } from '@keen-ladder/core';
 import { Button, Dropdown, Select, Switch } from 'antd';
 import { useState } from 'react';
@@ -43,7 +43,7 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
   const document = useAppSelector(selectDocument);
   const show = useAppSelector(selectShowQuantity);
   const { quantity, value, isInForce, wish } = target;
-  const name = capital(quantityName(document, column, quantity));
+  const name = capital(quantityName(readUnit(document, column), column, quantity));
   const dimension = quantityDimension(quantity);
   const standing = facts?.targets[target.id];
   const now = standing?.now ?? null;
@@ -150,7 +150,10 @@ function Hold({ column, ladder, target, now, onHold }: HoldProps) {
       trigger={['click']}
       disabled={others.length === 0}
       menu={{
-        items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+        items: others.map((t) => ({
+          key: t.id,
+          label: `in place of ${quantityName(readUnit(document, column), column, t.quantity)}`,
+        })),
         onClick: ({ key }) => holdInPlaceOf(key),
       }}
     >

@@ -1,5 +1,5 @@
 /** One click out of a column that has no answer, where there is one. */
-import { formatNumber, quantityDimension, quantityName } from '@keen-ladder/core';
+import { formatNumber, quantityDimension, quantityName, readUnit } from '@keen-ladder/core';
 import type { Dimension, Reason } from '@keen-ladder/core';
 import type { CaseDocument, ColumnUnit, LadderTarget } from '@keen-ladder/schema';
 import { targetSet } from '../document/documentSlice.ts';
@@ -21,7 +21,7 @@ const MORE = 1.5;
 export function ladderProposals(reason: Reason, { document, column, hash, show }: Around): Proposal[] {
   const targets = column.ladder?.targets ?? [];
   const named = (name: string) =>
-    targets.find(({ quantity, isInForce }) => isInForce && quantityName(document, column, quantity) === name);
+    targets.find(({ quantity, isInForce }) => isInForce && quantityName(readUnit(document, column), column, quantity) === name);
   const changed = (label: string, target: LadderTarget): Proposal => ({
     label,
     action: targetSet({ column: column.id, target }),

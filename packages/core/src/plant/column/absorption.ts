@@ -1,5 +1,5 @@
 /** A gas washed by a liquid or a liquid stripped by a gas, from the document to numbers: the drawing for one solute, and all components by effective factors. */
-import type { CaseDocument, ColumnUnit, ComponentRecord, Mixture } from '@keen-ladder/schema';
+import type { ColumnUnit, ComponentRecord, Mixture } from '@keen-ladder/schema';
 import {
   estimateAbsorber,
   greatestRecovery,
@@ -25,10 +25,10 @@ import type { OpenPoint, Outcome, Reason, Report, Warning } from '../../numerics
 import { kremserStages } from '../../shortcut/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
 import { pressuresOf } from './pressure.ts';
-import { inletsOf } from '../ports.ts';
 import { extrapolations } from '../../mixture/index.ts';
 import type { FeedFacts } from '../streams/feed.ts';
 import { ionsChecks } from './ladder/checks.ts';
+import type { UnitInputs } from '../inputs.ts';
 
 /** The washing or stripping of a column, with the hash of what was read. */
 export interface AbsorptionResult {
@@ -94,11 +94,11 @@ export interface BeforeAbsorption {
 
 /** A washer or a stripper, drawn for its solute and estimated for all components. */
 export function solveAbsorption(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   before: BeforeAbsorption,
 ): Omit<AbsorptionResult, 'inputHash'> {
-  const known = readKnown(document, column, before);
+  const known = readKnown(unitInputs, column, before);
   const points: OpenPoint[] = known.state === 'open' ? [...known.points] : [];
   readTask(column, points);
   const roles = known.state === 'solved' ? known.value.roles : null;
@@ -146,10 +146,10 @@ interface Asked {
 }
 
 /** Streams, roles and pressures, without what is wanted of them. */
-function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeAbsorption): Outcome<Asked> {
+function readKnown(unitInputs: UnitInputs, column: ColumnUnit, { model, feeds }: BeforeAbsorption): Outcome<Asked> {
   const { absorption: inputs, id, service } = column;
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  const inlets = inletsOf(document, column);
+  const inlets = unitInputs.inlets;
   if (inlets.length !== 2) points.push({ code: 'not-two-streams', path: 'streams', count: inlets.length });
   const pressure = pressuresOf(column);
   if (pressure === undefined) points.push({ code: 'missing', path: `units.${id}.pressure.top`, what: 'column pressure' });
@@ -166,7 +166,7 @@ function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }:
   );
   const [gas, liquid] = [facts[gasAt], facts[1 - gasAt]];
   const kind: TransferKind = service === 'stripping' ? 'stripping' : 'absorption';
-  const { components } = document.mixture;
+  const { components } = unitInputs.mixture;
   const solute =
     inputs.solute === null ? proposedSolute(model.value, kind, gas, liquid, pressure.feed) : placeOf(components, inputs.solute);
   if (solute === undefined)
@@ -180,7 +180,7 @@ function readKnown(document: CaseDocument, column: ColumnUnit, { model, feeds }:
     liquid: inlets[1 - gasAt].id,
     solute: { id: components[solute].id, name: components[solute].name },
   };
-  return solved({ mixture: document.mixture, model: model.value, roles, solute, gas, liquid, pressure, inputs });
+  return solved({ mixture: unitInputs.mixture, model: model.value, roles, solute, gas, liquid, pressure, inputs });
 }
 
 function readTask({ id, absorption }: ColumnUnit, points: OpenPoint[]): void {

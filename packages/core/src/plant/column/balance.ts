@@ -1,5 +1,5 @@
 /** The balance sheet of a column, from the document to numbers. */
-import type { CaseDocument, ColumnUnit, SheetCell } from '@keen-ladder/schema';
+import type { ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { balanceSheet, keysOf } from '../../balance/index.ts';
 import type { FixedCell, SheetAnswer, SheetFeed } from '../../balance/index.ts';
 import { evaluateFeedK, makeTwoPhases } from '../../equilibrium/index.ts';
@@ -7,9 +7,9 @@ import { open, outOfReach, solved } from '../../numerics/index.ts';
 import type { NamedCell } from '../../balance/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
 import type { ThermoModel } from '../../thermo/index.ts';
-import { connectionPoints } from '../ports.ts';
 import type { FeedFacts } from '../streams/feed.ts';
 import { pressurePoints, pressuresOf } from './pressure.ts';
+import type { UnitInputs } from '../inputs.ts';
 
 /** The balance sheet with all that follows from its numbers. */
 export interface BalanceResult {
@@ -66,15 +66,15 @@ export function cellPath(column: string, { product, component, kind }: Pick<Shee
 
 /** The balance sheet of a column, with what is missing for it. */
 export function balanceOf(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   feeds: readonly Outcome<FeedFacts>[],
   model: Outcome<ThermoModel>,
 ): Omit<BalanceResult, 'inputHash'> {
   const products = productsOf(column);
-  const blank = { feed: [], products, ...emptyFlows(document.mixture.components.length, products.length) };
+  const blank = { feed: [], products, ...emptyFlows(unitInputs.mixture.components.length, products.length) };
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  points.push(...pressurePoints(column), ...connectionPoints(document, column));
+  points.push(...pressurePoints(column), ...unitInputs.connectionPoints);
   if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
   if (column.service !== 'distillation' && points.length === 0)
     return { ...blank, products: [], outcome: solved({ isEstimated: false, keys: null, held: [] }) };
@@ -84,22 +84,22 @@ export function balanceOf(
   if (refused?.state === 'out-of-reach')
     return { ...blank, outcome: { state: 'out-of-reach', reason: refused.reason, report: refused.report } };
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
-  return solveSheet(document, column, facts, model.value, pressures.feed);
+  return solveSheet(unitInputs, column, facts, model.value, pressures.feed);
 }
 
 /** The sheet of a column whose feeds are known. */
 function solveSheet(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   feeds: readonly FeedFacts[],
   model: ThermoModel,
   P: number,
 ): Omit<BalanceResult, 'inputHash'> {
-  const { components } = document.mixture;
+  const { components } = unitInputs.mixture;
   const products = productsOf(column);
   const feed = components.map((_, i) => feeds.reduce((sum, f) => sum + f.molarFlow * f.moleFractions[i], 0));
   const present = components.flatMap((_, i) => (feed[i] > 0 ? [i] : []));
-  const points = cellPoints(document, column, feed);
+  const points = cellPoints(unitInputs, column, feed);
   const sheetFeed: SheetFeed = {
     flows: Float64Array.from(present, (i) => feed[i]),
     molarMass: Float64Array.from(present, (i) => components[i].molarMass.value),
@@ -112,12 +112,12 @@ function solveSheet(
     fixedOf(cell, products, (id) => present.indexOf(components.findIndex((c) => c.id === id))),
   );
   const answer = balanceSheet(sheetFeed, cells, lnAlpha);
-  const named = column.balance.cells.map((cell) => namedCell(document, column, cell));
+  const named = column.balance.cells.map((cell) => namedCell(unitInputs, column, cell));
   return {
     feed,
     products,
     ...spread(answer, components.length, present, products.length),
-    outcome: outcomeOf(answer, { document, column, products, cells, named, lnAlpha, present }),
+    outcome: outcomeOf(answer, { unitInputs, column, products, cells, named, lnAlpha, present }),
   };
 }
 
@@ -127,7 +127,7 @@ function meanTemperature(feeds: readonly FeedFacts[]): number {
 }
 
 interface Context {
-  document: CaseDocument;
+  unitInputs: UnitInputs;
   column: ColumnUnit;
   products: Product[];
   cells: FixedCell[];
@@ -142,7 +142,7 @@ function outcomeOf(answer: SheetAnswer, context: Context): Outcome<BalanceFacts>
   switch (standing.state) {
     case 'open': {
       const { needed, propose } = standing;
-      const name = (k: number): string => context.document.mixture.components[context.present[k]].name;
+      const name = (k: number): string => context.unitInputs.mixture.components[context.present[k]].name;
       const proposed =
         propose === undefined ? null : { component: name(propose.component), product: context.products[propose.product].name };
       return open([{ code: 'numbers-needed', path: `units.${column.id}.balance`, count: needed, propose: proposed }]);
@@ -169,8 +169,8 @@ function linesWarnings(lines: { stages: number; bend: number } | undefined): War
   return lines.bend > BENT ? [{ code: 'lines-bent' }] : [];
 }
 
-function sheetKeys(answer: SheetAnswer, { document, products, cells, lnAlpha, present }: Context): BalanceKeys | null {
-  const { components } = document.mixture;
+function sheetKeys(answer: SheetAnswer, { unitInputs, products, cells, lnAlpha, present }: Context): BalanceKeys | null {
+  const { components } = unitInputs.mixture;
   if (lnAlpha === undefined) return null;
   const flow = (i: number, p: number): number => answer.flows[i * products.length + p] ?? 0;
   const last = products.length - 1;
@@ -216,20 +216,20 @@ function fixedOf(cell: SheetCell, products: Product[], placeOf: (id: string) => 
 const overOf = (product: string, products: number): number => (product === 'bottoms' ? 0 : products - 1);
 
 /** A cell by the names of what it is about. */
-export function namedCell(document: CaseDocument, column: ColumnUnit, { component, product, kind, value }: SheetCell): NamedCell {
-  const name = component === null ? null : (document.mixture.components.find((c) => c.id === component)?.name ?? component);
+export function namedCell(unitInputs: UnitInputs, column: ColumnUnit, { component, product, kind, value }: SheetCell): NamedCell {
+  const name = component === null ? null : (unitInputs.mixture.components.find((c) => c.id === component)?.name ?? component);
   return { component: name, product: column.draws.find(({ id }) => id === product)?.name ?? product, kind, value };
 }
 
 /** What is wrong with a given number by itself. */
-function cellPoints(document: CaseDocument, column: ColumnUnit, feed: readonly number[]): OpenPoint[] {
+function cellPoints(unitInputs: UnitInputs, column: ColumnUnit, feed: readonly number[]): OpenPoint[] {
   return column.balance.cells.flatMap((cell): OpenPoint[] => {
     const path = cellPath(column.id, cell);
     const { component, value, kind } = cell;
-    const { component: name, product } = namedCell(document, column, cell);
+    const { component: name, product } = namedCell(unitInputs, column, cell);
     const what = `${kind.replace('-', ' ')} of ${name ?? 'the whole'} in the ${product}`;
     const isShare = kind.endsWith('fraction') || kind.endsWith('recovery');
-    const place = document.mixture.components.findIndex((c) => c.id === component);
+    const place = unitInputs.mixture.components.findIndex((c) => c.id === component);
     if (component !== null && !(feed[place] > 0)) return [{ code: 'not-fed', path, name: name ?? component }];
     if (isShare && (value === 0 || value === 1)) return [{ code: 'share-at-limit', path, what, value }];
     if (isShare && !(value > 0 && value < 1)) return [{ code: 'not-a-fraction', path, what, value }];

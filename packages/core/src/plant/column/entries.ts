@@ -7,6 +7,7 @@ import type { About, EntryMeasure, EntryRow } from '../entryRow.ts';
 import { inletsOf } from '../ports.ts';
 import { placeName } from './places.ts';
 import { freedName, quantityDimension, quantityName } from './ladder/words.ts';
+import type { Named } from './ladder/words.ts';
 
 type Of = About<ColumnUnit>;
 type Row = EntryRow<ColumnUnit>;
@@ -26,6 +27,8 @@ const feedName = ({ document, whole }: Of, id: string | undefined): string => {
   const name = inletsOf(document, whole).find((inlet) => inlet.id === id)?.name ?? '';
   return name === '' ? 'the feed' : name;
 };
+/** What the words of quantities and handles take names from. */
+const namedOf = ({ document, whole }: Of): Named => ({ mixture: document.mixture, inlets: inletsOf(document, whole) });
 const drawName = ({ whole }: Of, id = ''): string => placeName(whole, id);
 
 const CELLS: Record<CellKind, Dimension> = {
@@ -231,14 +234,14 @@ const LADDER: Row[] = [
   row('ladder.freed', 'what the ladder may move', 'group'),
   row('ladder.freed.*', (about, [k]) => {
     const handle = ladderOf(about)?.freed[Number(k)];
-    return handle === undefined ? 'what the ladder may move' : `free: ${freedName(about.document, about.whole, handle)}`;
+    return handle === undefined ? 'what the ladder may move' : `free: ${freedName(namedOf(about), handle)}`;
   }),
   row('ladder.targets', 'targets of the ladder', 'group'),
   {
     at: 'ladder.targets.*',
     name: (about, [id]) => {
       const quantity = targetOf(about, id);
-      return quantity === undefined ? 'a target' : `target: ${quantityName(about.document, about.whole, quantity)}`;
+      return quantity === undefined ? 'a target' : `target: ${quantityName(namedOf(about), about.whole, quantity)}`;
     },
     measure: (about, [id]): EntryMeasure => {
       const quantity = targetOf(about, id);

@@ -1,5 +1,5 @@
 /** The multicomponent estimate of a column, from the document and its balance sheet to numbers, with what pressure would do and the curves. */
-import type { CaseDocument, ColumnUnit, CoolingName, GillilandFit, RefluxWish } from '@keen-ladder/schema';
+import type { ColumnUnit, CoolingName, GillilandFit, RefluxWish } from '@keen-ladder/schema';
 import { open, outOfReach, passOn, rescued, solved } from '../../numerics/index.ts';
 import type { OpenPoint, Outcome, Warning } from '../../numerics/index.ts';
 import { condensingPressure, endsAtPressure, estimateColumn, oConnell, stagesAt } from '../../shortcut/index.ts';
@@ -13,6 +13,7 @@ import { extrapolations, pairAzeotropes } from '../../mixture/index.ts';
 import { freezing } from '../streams/freezing.ts';
 import { ionsChecks, pressureFalls } from './ladder/checks.ts';
 import type { FeedFacts } from '../streams/feed.ts';
+import type { UnitInputs } from '../inputs.ts';
 
 type Plain<T> = {
   [K in keyof T]: T[K] extends Float64Array
@@ -59,7 +60,7 @@ export interface BeforeEstimate {
 }
 
 /** A column by Fenske, Underwood and Gilliland, from its document. */
-export function solveEstimate(document: CaseDocument, column: ColumnUnit, before: BeforeEstimate): Outcome<EstimateFacts> {
+export function solveEstimate(unitInputs: UnitInputs, column: ColumnUnit, before: BeforeEstimate): Outcome<EstimateFacts> {
   const { balance, model, feeds } = before;
   if (balance.outcome.state !== 'solved') return passOn(balance.outcome);
   const points: OpenPoint[] = [];
@@ -77,7 +78,7 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
   const pressure = pressuresOf(column);
   if (points.length > 0 || find === undefined || condenser === undefined || pressure === undefined) return open(points);
   if (model.state !== 'solved') return passOn(model);
-  const keys = estimateKeys(document, column, balance);
+  const keys = estimateKeys(unitInputs, column, balance);
   if (keys === undefined) return outOfReach({ code: 'keys-unknown' });
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
   const asked = (sought: Finding): Outcome<Estimate> =>
@@ -92,12 +93,12 @@ export function solveEstimate(document: CaseDocument, column: ColumnUnit, before
     });
   const told = (sought: Finding, estimate: Outcome<Estimate>): Outcome<EstimateFacts> =>
     estimate.state === 'solved'
-      ? rescued(() => worked(document, column, model.value, { keys, find: sought, condenser, pressure, balance }, estimate))
+      ? rescued(() => worked(unitInputs, column, model.value, { keys, find: sought, condenser, pressure, balance }, estimate))
       : passOn(estimate);
   const estimate = asked(find);
   if (estimate.state !== 'out-of-reach') return told(find, estimate);
   const { reason, report } = estimate;
-  if (reason.code === 'keys-turn') return azeotropeOfKeys(document, keys, pressure.feed) ?? passOn(estimate);
+  if (reason.code === 'keys-turn') return azeotropeOfKeys(unitInputs, keys, pressure.feed) ?? passOn(estimate);
   if (reason.code !== 'estimate-below-minimum' && reason.code !== 'stages-not-enough') return passOn(estimate);
   const usual = USUAL_REFLUXES.map((reflux): Finding => ({ find: 'stages', reflux }));
   const shown = usual.map((sought) => told(sought, asked(sought))).find(({ state }) => state === 'solved');
@@ -126,13 +127,13 @@ interface Keys {
 }
 
 function worked(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   model: ThermoModel,
   { keys, find, condenser, pressure, balance }: Chosen,
   outcome: Extract<Outcome<Estimate>, { state: 'solved' }>,
 ): Outcome<EstimateFacts> {
-  const { components } = document.mixture;
+  const { components } = unitInputs.mixture;
   const { fit } = column.estimate;
   const estimate = outcome.value;
   const stages = find.find === 'reflux' ? find.stages : estimate.stages[fit];
@@ -147,7 +148,7 @@ function worked(
     fenske: stagesAbove(stages, estimate.feedRatio.fenske),
     kirkbride: stagesAbove(stages, estimate.feedRatio.kirkbride),
   };
-  const efficiency = efficiencyOf(document, column, estimate, keys);
+  const efficiency = efficiencyOf(unitInputs, column, estimate, keys);
   const noTrays = condenser.kind === 'total' ? 1 : 2;
   const facts: EstimateFacts = {
     ...plain(estimate),
@@ -161,15 +162,15 @@ function worked(
     trays: Math.max(0, Math.ceil((stages - noTrays) / efficiency.value)),
     pressure,
     condenser: condenser.kind,
-    coolants: coolantsOf(document, model, ends),
+    coolants: coolantsOf(unitInputs, model, ends),
     refluxCurve: refluxCurve(estimate, fit),
     pressureCurve: pressureCurve(model, pressure.top, ends),
   };
   if (!numbersOf(facts).every(Number.isFinite)) return outOfReach({ code: 'not-finite', what: 'estimate' });
   const warnings: Warning[] = [
     ...outcome.warnings,
-    ...ionsChecks(document.mixture),
-    ...besideSheet(document, column, balance, estimate),
+    ...ionsChecks(unitInputs.mixture),
+    ...besideSheet(unitInputs, column, balance, estimate),
     ...betweenKeys(model, estimate, keys),
     ...pressureFalls([pressure.top, pressure.bottom]),
     ...freezing(components, [
@@ -186,7 +187,7 @@ function worked(
  * the whole distillate if it is another.
  */
 function besideSheet(
-  { mixture }: CaseDocument,
+  { mixture }: UnitInputs,
   column: ColumnUnit,
   { flows, products }: Omit<BalanceResult, 'inputHash'>,
   { distillate }: Estimate,
@@ -221,10 +222,10 @@ function betweenKeys(model: ThermoModel, { meanAlpha, distillate, bottoms }: Est
 }
 
 /** Why the keys turn, where it is their azeotrope. */
-function azeotropeOfKeys(document: CaseDocument, keys: Keys, P: number): Outcome<EstimateFacts> | undefined {
-  const azeotrope = pairAzeotropes(document.mixture, keys.light, keys.heavy, P).at(0);
+function azeotropeOfKeys(unitInputs: UnitInputs, keys: Keys, P: number): Outcome<EstimateFacts> | undefined {
+  const azeotrope = pairAzeotropes(unitInputs.mixture, keys.light, keys.heavy, P).at(0);
   if (azeotrope === undefined) return undefined;
-  const name = (i: number): string => document.mixture.components[i].name;
+  const name = (i: number): string => unitInputs.mixture.components[i].name;
   return outOfReach({ code: 'azeotrope-of-keys', name: name(keys.light), other: name(keys.heavy), x: azeotrope.x, T: azeotrope.T });
 }
 
@@ -247,19 +248,19 @@ function plain({ distillate, bottoms, meanAlpha, alpha, ...rest }: Estimate) {
 /** ratio = stages above over stages below. */
 const stagesAbove = (stages: number, ratio: number): number => (stages * ratio) / (1 + ratio);
 
-function efficiencyOf(document: CaseDocument, column: ColumnUnit, estimate: Estimate, keys: Keys): EstimateFacts['efficiency'] {
+function efficiencyOf(unitInputs: UnitInputs, column: ColumnUnit, estimate: Estimate, keys: Keys): EstimateFacts['efficiency'] {
   const { efficiency } = column.estimate;
   if (efficiency !== null) return { value: efficiency, viscosity: null };
   const { temperature, alpha } = estimate;
   const T = (temperature.top + temperature.bottom) / 2;
   const feed = estimate.distillate.map((d, i) => d + estimate.bottoms[i]);
-  const viscosity = transportOf(document.mixture.components).liquidViscosity(T, normalised(feed));
+  const viscosity = transportOf(unitInputs.mixture.components).liquidViscosity(T, normalised(feed));
   const mean = Math.sqrt(alpha.top[keys.light] * alpha.bottom[keys.light]);
   return { value: Math.min(1, oConnell(mean, viscosity)), viscosity };
 }
 
-function coolantsOf(document: CaseDocument, model: ThermoModel, ends: Parameters<typeof endsAtPressure>[2]): CoolantFacts[] {
-  const { cooling } = document.site;
+function coolantsOf(unitInputs: UnitInputs, model: ThermoModel, ends: Parameters<typeof endsAtPressure>[2]): CoolantFacts[] {
+  const { cooling } = unitInputs.site;
   return (['water', 'air', 'refrigerant'] as const).map((name) => {
     const T = cooling[name].temperature + cooling[name].approach;
     const P = condensingPressure(model, T, ends);
@@ -291,14 +292,14 @@ function pressureCurve(model: ThermoModel, P: number, ends: Parameters<typeof en
 
 /** The keys chosen, or those of the sheet, with what the sheet sends of them overhead. */
 export function estimateKeys(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   balance: Omit<BalanceResult, 'inputHash'>,
 ): Keys | undefined {
   const proposed = balance.outcome.state === 'solved' ? balance.outcome.value.keys : null;
   const chosen = column.estimate.keys ?? proposed;
   if (chosen === null) return undefined;
-  const place = (id: string): number => document.mixture.components.findIndex((c) => c.id === id);
+  const place = (id: string): number => unitInputs.mixture.components.findIndex((c) => c.id === id);
   const [light, heavy] = [place(chosen.light), place(chosen.heavy)];
   const overhead = (i: number): number => (balance.flows[i * balance.products.length] ?? 0) / balance.feed[i];
   if (light < 0 || heavy < 0 || light === heavy) return undefined;

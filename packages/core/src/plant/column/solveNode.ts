@@ -1,15 +1,16 @@
 /** How the stops of `nodes.ts` are solved, a row each. */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import type { Outcome } from '../../numerics/index.ts';
 import { solveEstimate } from './estimate.ts';
 import type { BeforeEstimate } from './estimate.ts';
 import { solveGraphBeside } from './graph/graph.ts';
 import type { CurveKeeper } from './graph/graph.ts';
 import type { NodeFacts, NodeName } from './nodes.ts';
+import type { UnitInputs } from '../inputs.ts';
 
 /** What a node is solved from. */
 export interface NodeAsked {
-  document: CaseDocument;
+  unitInputs: UnitInputs;
   column: ColumnUnit;
   before: BeforeEstimate;
   /** Equilibrium curves of before. */
@@ -17,8 +18,8 @@ export interface NodeAsked {
 }
 
 const SOLVE: { [N in NodeName]: (asked: NodeAsked) => Outcome<NodeFacts[N]> } = {
-  beside: ({ document, column, before, curves }) => solveGraphBeside(document, column, before, curves),
-  estimate: ({ document, column, before }) => solveEstimate(document, column, before),
+  beside: ({ unitInputs, column, before, curves }) => solveGraphBeside(unitInputs, column, before, curves),
+  estimate: ({ unitInputs, column, before }) => solveEstimate(unitInputs, column, before),
 };
 
 /** A node's answer, from nothing. */

@@ -3,7 +3,7 @@
  * what is put into the mixture, so that with it the enthalpy is known. Source: Smith, Van Ness & Abbott, Introduction to Chemical Engineering
  * Thermodynamics, 7th ed. (2005), ch. 10.
  */
-import type { CaseDocument, DrumKnown, DrumQuantity, DrumUnit } from '@keen-ladder/schema';
+import type { DrumKnown, DrumQuantity, DrumUnit } from '@keen-ladder/schema';
 import { phaseEnthalpy, phaseSplit, stateFrom } from '../../equilibrium/index.ts';
 import type { Flash, FluidState, Known } from '../../equilibrium/index.ts';
 import { open, outOfReach, passOn, solved } from '../../numerics/index.ts';
@@ -13,7 +13,7 @@ import { extrapolations } from '../../mixture/index.ts';
 import { pressureOf } from './pressure.ts';
 import { statePoint } from '../streams/feed.ts';
 import type { FeedFacts, Leaving } from '../streams/feed.ts';
-import { connectionPoints } from '../ports.ts';
+import type { UnitInputs } from '../inputs.ts';
 
 /** A solved drum. */
 export interface DrumFacts {
@@ -48,12 +48,12 @@ interface Mixed {
  * @returns solved; open with what is missing; or out of reach with what a feed or the flash says
  */
 export function solveDrum(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   drum: DrumUnit,
   { model, feeds }: { model: Outcome<ThermoModel>; feeds: readonly Outcome<FeedFacts>[] },
 ): Outcome<DrumFacts> {
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  points.push(...connectionPoints(document, drum));
+  points.push(...unitInputs.connectionPoints);
   if (feeds.length === 0) points.push({ code: 'missing', path: `units.${drum.id}.inlets`, what: 'stream that enters' });
   points.push(...knownPoints(drum));
   // A feed that comes at the drum's pressure waits for it without a point of its own.

@@ -1,5 +1,5 @@
 /** How far a target goes, up and down, with the curve of what it costs on the way. */
-import { capital, findUnit, fromSI, quantityDimension, quantityName, shownUnit } from '@keen-ladder/core';
+import { capital, findUnit, fromSI, quantityDimension, quantityName, readUnit, shownUnit } from '@keen-ladder/core';
 import type { WalkFacts } from '@keen-ladder/core';
 import { Button, Modal, Select } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -33,7 +33,7 @@ export function HowFar({ column, target, onClose }: Props) {
   const { found, part, isRunning, stop } = useReach(column, target, instead);
   const show = useAppSelector(selectShowQuantity);
   const words = useAppSelector(selectShow);
-  const name = quantityName(document, column, target.quantity);
+  const name = quantityName(readUnit(document, column), column, target.quantity);
   const dimension = quantityDimension(target.quantity);
   const sentence = (direction: 'up' | 'down'): string | undefined => {
     const walked = found[direction];
@@ -50,7 +50,7 @@ export function HowFar({ column, target, onClose }: Props) {
           <Select
             aria-label="In place of"
             value={instead ?? ''}
-            options={others.map((t) => ({ value: t.id, label: quantityName(document, column, t.quantity) }))}
+            options={others.map((t) => ({ value: t.id, label: quantityName(readUnit(document, column), column, t.quantity) }))}
             onChange={setInstead}
             popupMatchSelectWidth={false}
           />

@@ -1,5 +1,5 @@
 /** On a card: walk to what is wanted, and ask how far it goes. */
-import { capital, quantityDimension, quantityName } from '@keen-ladder/core';
+import { capital, quantityDimension, quantityName, readUnit } from '@keen-ladder/core';
 import type { LadderFacts, WalkFacts } from '@keen-ladder/core';
 import { Button, Dropdown } from 'antd';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
@@ -143,7 +143,10 @@ function WalkThere({ column, target, onWalk }: WalkThereProps) {
       trigger={['click']}
       disabled={others.length === 0}
       menu={{
-        items: others.map((t) => ({ key: t.id, label: `in place of ${quantityName(document, column, t.quantity)}` })),
+        items: others.map((t) => ({
+          key: t.id,
+          label: `in place of ${quantityName(readUnit(document, column), column, t.quantity)}`,
+        })),
         onClick: ({ key }) => onWalk(key),
       }}
     >
@@ -169,7 +172,8 @@ function CameShort({ column, target: { quantity }, walked, onHold }: CameShortPr
   return (
     <div className="walk-said" role="status">
       <p className="sentence">
-        {capital(quantityName(document, column, quantity))} came to {reached}: {endWords(walked.end, words, dimension)}.
+        {capital(quantityName(readUnit(document, column), column, quantity))} came to {reached}:{' '}
+        {endWords(walked.end, words, dimension)}.
       </p>
       <Button size="small" onClick={onHold}>
         Hold {reached}

@@ -2,7 +2,7 @@
  * The graph of a column unit, from the document to numbers: open points first, then curve, feed qualities and design. The curve of the last
  * mixture and pressure is kept, since an engineer moves everything else far more often.
  */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import {
   balanceEnergy,
   bestRatedFeedStage,
@@ -35,6 +35,7 @@ import type { BeforeGraph, Inputs } from './inputs.ts';
 import { hashOf } from '../../hash.ts';
 import { pressureFalls } from '../ladder/checks.ts';
 import type { Keeper } from '../../keeper.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** The graph as it is drawn, with its answer. */
 export interface GraphResult {
@@ -95,20 +96,20 @@ export type CurveKeeper = Keeper<Outcome<BinaryCurve>>;
 
 /** A column of two components by McCabe and Thiele's drawing, from its document. */
 export function solveGraph(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   before: BeforeGraph,
   keep: CurveKeeper,
 ): Omit<GraphResult, 'inputHash'> {
   const blank = { curve: null, endCurves: [], azeotropes: [], feeds: [], basis: null };
-  const { curve, points: curvePoints } = readCurve(document, column, before.model, keep);
-  const inputs = readInputs(document, column, before);
+  const { curve, points: curvePoints } = readCurve(unitInputs, column, before.model, keep);
+  const inputs = readInputs(unitInputs, column, before);
   if (curve === undefined || curve.state === 'open') {
     const fromModel = curve?.state === 'open' ? curve.points : [];
     return { ...blank, outcome: open(unique([...curvePoints, ...fromModel, ...inputs.points])) };
   }
   if (curve.state === 'out-of-reach') return { ...blank, outcome: passOn(curve) };
-  const endCurves = endCurvesOf(document, column, before.model, keep);
+  const endCurves = endCurvesOf(unitInputs, column, before.model, keep);
   const drawn = { ...blank, curve: drawnCurve(curve.value), endCurves, azeotropes: [...curve.value.azeotropes] };
   if (inputs.refused !== undefined) return { ...drawn, outcome: inputs.refused };
   if (inputs.value === undefined) return { ...drawn, outcome: open(inputs.points) };
@@ -123,7 +124,7 @@ export function solveGraph(
   const warnings = [
     ...outcome.warnings,
     ...pressureFalls([pressure.top, pressure.bottom]),
-    ...freezing(document.mixture.components, endsOf(outcome.value)),
+    ...freezing(unitInputs.mixture.components, endsOf(outcome.value)),
     ...(rating === null ? [] : splitNotMeant(outcome.value, before.balance)),
   ];
   return { ...drawn, ...designed, outcome: { ...outcome, warnings } };
@@ -153,13 +154,13 @@ function splitNotMeant({ column }: Design, balance: BeforeGraph['balance']): War
 
 /** What stands beside a design: the same inputs at other refluxes, and with the energy balance. */
 export function solveGraphBeside(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   before: BeforeGraph,
   keep: CurveKeeper,
 ): Outcome<GraphBeside> {
-  const { curve } = readCurve(document, column, before.model, keep);
-  const inputs = readInputs(document, column, before);
+  const { curve } = readCurve(unitInputs, column, before.model, keep);
+  const inputs = readInputs(unitInputs, column, before);
   const { value } = inputs;
   // A rating has its stages already, and no reflux to vary.
   if (curve?.state !== 'solved' || value?.rating !== null) return open(inputs.points);
@@ -314,8 +315,8 @@ function flowsOf({ lines, condenserDuty, reboilerDuty }: Design, feed: number): 
   };
 }
 
-function makeCurve(document: CaseDocument, model: Outcome<ThermoModel>, P: number): Outcome<BinaryCurve> {
-  const highest = Math.min(...document.mixture.components.map((c) => c.criticalPressure.value));
+function makeCurve(unitInputs: UnitInputs, model: Outcome<ThermoModel>, P: number): Outcome<BinaryCurve> {
+  const highest = Math.min(...unitInputs.mixture.components.map((c) => c.criticalPressure.value));
   if (P >= highest) return outOfReach({ code: 'supercritical', P, highest });
   return model.state === 'solved' ? binaryCurve(model.value, P) : passOn(model);
 }
@@ -324,12 +325,12 @@ const drawnCurve = ({ x, y, T, slope }: BinaryCurve): DrawnCurve => ({ x: [...x]
 
 /** Mixture and pressure half-way: what the curve needs. */
 function readCurve(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   model: Outcome<ThermoModel>,
   keep: CurveKeeper,
 ): { curve?: Outcome<BinaryCurve>; points: OpenPoint[] } {
-  const { components } = document.mixture;
+  const { components } = unitInputs.mixture;
   const points: OpenPoint[] = [];
   if (components.length !== 2) points.push({ code: 'not-two-components', path: 'mixture.components', count: components.length });
   else if (components[0].id === components[1].id)
@@ -337,17 +338,17 @@ function readCurve(
   points.push(...pressurePoints(column));
   const P = pressuresOf(column)?.feed;
   if (points.length > 0 || P === undefined) return { points };
-  return { curve: keptCurve(document, model, P, keep), points };
+  return { curve: keptCurve(unitInputs, model, P, keep), points };
 }
 
-const keptCurve = (document: CaseDocument, model: Outcome<ThermoModel>, P: number, keep: CurveKeeper): Outcome<BinaryCurve> =>
-  keep(hashOf(document.mixture, P), () => makeCurve(document, model, P));
+const keptCurve = (unitInputs: UnitInputs, model: Outcome<ThermoModel>, P: number, keep: CurveKeeper): Outcome<BinaryCurve> =>
+  keep(hashOf(unitInputs.mixture, P), () => makeCurve(unitInputs, model, P));
 
-function endCurvesOf(document: CaseDocument, column: ColumnUnit, model: Outcome<ThermoModel>, keep: CurveKeeper): DrawnCurve[] {
+function endCurvesOf(unitInputs: UnitInputs, column: ColumnUnit, model: Outcome<ThermoModel>, keep: CurveKeeper): DrawnCurve[] {
   const pressure = pressuresOf(column);
   if (pressure === undefined || pressure.top === pressure.bottom) return [];
   return [pressure.top, pressure.bottom].flatMap((P) => {
-    const curve = keptCurve(document, model, P, keep);
+    const curve = keptCurve(unitInputs, model, P, keep);
     return curve.state === 'solved' ? [drawnCurve(curve.value)] : [];
   });
 }

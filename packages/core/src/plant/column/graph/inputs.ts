@@ -1,5 +1,5 @@
 /** What the graph asks of a document: everything that is missing or impossible by itself is an open point with its field. */
-import type { CaseDocument, ColumnUnit, ComponentRecord, RatingQuantity, SheetCell, Stream } from '@keen-ladder/schema';
+import type { ColumnUnit, ComponentRecord, RatingQuantity, SheetCell, Stream } from '@keen-ladder/schema';
 import type { FeedCondition, RatingInput } from '../../../binary/index.ts';
 import { passOn } from '../../../numerics/index.ts';
 import type { OpenPoint, Outcome } from '../../../numerics/index.ts';
@@ -7,8 +7,8 @@ import type { ThermoModel } from '../../../thermo/index.ts';
 import { cellPath } from '../balance.ts';
 import type { BalanceResult } from '../balance.ts';
 import { pressuresOf } from '../pressure.ts';
-import { connectionPoints, inletsOf } from '../../ports.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** What the graph takes from the stops before it. */
 export interface BeforeGraph {
@@ -43,15 +43,15 @@ export interface ReadInputs {
 }
 
 /** Everything else: split, feeds, draws and reflux; each field that is missing or impossible by itself is an open point. */
-export function readInputs(document: CaseDocument, column: ColumnUnit, { feeds, balance }: BeforeGraph): ReadInputs {
-  const inlets = inletsOf(document, column);
+export function readInputs(unitInputs: UnitInputs, column: ColumnUnit, { feeds, balance }: BeforeGraph): ReadInputs {
+  const inlets = unitInputs.inlets;
   if (inlets.length === 0) return { points: [{ code: 'missing', path: 'streams', what: 'feed' }] };
-  const points: OpenPoint[] = connectionPoints(document, column);
+  const points: OpenPoint[] = [...unitInputs.connectionPoints];
   points.push(...feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : [])));
   const isRating = column.graph.task === 'rating';
-  readColumn(document, column, points);
+  readColumn(unitInputs, column, points);
   const draws = readDraws(column, balance, isRating, points);
-  const wish = isRating ? readRating(document, column, points) : readSplit(document, column, balance, points);
+  const wish = isRating ? readRating(unitInputs, column, points) : readSplit(unitInputs, column, balance, points);
   if (points.length > 0 || wish === undefined) return { points };
   if ('refused' in wish) return { points, refused: wish.refused };
   const refused = feeds.find((feed) => feed.state === 'out-of-reach');
@@ -80,7 +80,7 @@ export function readInputs(document: CaseDocument, column: ColumnUnit, { feeds, 
 }
 
 /** What is asked of the column itself. */
-function readColumn(document: CaseDocument, column: ColumnUnit, points: OpenPoint[]): void {
+function readColumn(unitInputs: UnitInputs, column: ColumnUnit, points: OpenPoint[]): void {
   const { id, condenser, subcooling, bottom, graph } = column;
   if (condenser === 'mixed') points.push({ code: 'no-mixed-condenser', path: `units.${id}.condenser` });
   if (subcooling < 0)
@@ -91,7 +91,7 @@ function readColumn(document: CaseDocument, column: ColumnUnit, points: OpenPoin
       value: subcooling,
       measured: 'temperatureDifference',
     });
-  const notWater = document.mixture.components.slice(1, 2).find((heavy) => heavy.id !== WATER);
+  const notWater = unitInputs.mixture.components.slice(1, 2).find((heavy) => heavy.id !== WATER);
   if (bottom === 'steam' && notWater !== undefined)
     points.push({ code: 'steam-without-water', path: `units.${id}.bottom`, name: notWater.name });
   const { efficiency } = graph;
@@ -122,12 +122,12 @@ type Wish = Pick<Inputs, 'xD' | 'xB' | 'reflux' | 'rating'>;
 
 /** Two purities and a reflux. */
 function readSplit(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   balance: Omit<BalanceResult, 'inputHash'>,
   points: OpenPoint[],
 ): Wish | { refused: Outcome<never> } | undefined {
-  const [xD, xB] = (['distillate', 'bottoms'] as const).map((product) => purityOf(document, column, product, balance, points));
+  const [xD, xB] = (['distillate', 'bottoms'] as const).map((product) => purityOf(unitInputs, column, product, balance, points));
   const { reflux } = column.graph;
   if (reflux === null) points.push({ code: 'missing', path: `units.${column.id}.graph.reflux`, what: 'reflux' });
   if (column.bottom === 'steam' && points.length === 0 && !isTwoPurities(column))
@@ -150,7 +150,7 @@ const stageOf = (stages: Readonly<Record<string, number>>, id: string): number |
   id in stages ? stages[id] : undefined;
 
 /** Given stages and two things known; split and reflux follow from them. */
-function readRating(document: CaseDocument, column: ColumnUnit, points: OpenPoint[]): Wish | undefined {
+function readRating(unitInputs: UnitInputs, column: ColumnUnit, points: OpenPoint[]): Wish | undefined {
   const { rating, feedStages, drawStages } = column.graph;
   const { stages, known } = rating;
   const path = `units.${column.id}.graph.rating`;
@@ -158,7 +158,7 @@ function readRating(document: CaseDocument, column: ColumnUnit, points: OpenPoin
   else if (!(Number.isInteger(stages) && stages >= 2 && stages <= MOST_STAGES))
     points.push({ code: 'not-a-count', path: `${path}.stages`, what: 'number of stages', value: stages, least: 2 });
   const placed = [
-    ...inletsOf(document, column).map(({ id, name }) => ({
+    ...unitInputs.inlets.map(({ id, name }) => ({
       path: `feedStages.${id}`,
       what: `stage of ${name}`,
       stage: feedStages[id],
@@ -203,14 +203,14 @@ function conditionOf(stream: Stream | undefined): FeedCondition | undefined {
  * either it is an open point, or nothing where the sheet says why.
  */
 function purityOf(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   product: 'distillate' | 'bottoms',
   balance: Omit<BalanceResult, 'inputHash'>,
   points: OpenPoint[],
 ): number | undefined {
-  const { components } = document.mixture;
-  const given = givenPurity(document, column, product);
+  const { components } = unitInputs.mixture;
+  const given = givenPurity(unitInputs, column, product);
   if (given !== undefined && isTwoPurities(column)) {
     const what = `purity of the ${product}`;
     if (!(given.value >= 0 && given.value <= 1))
@@ -229,8 +229,12 @@ function purityOf(
 }
 
 /** The cell that gives the first component's fraction in a product. */
-export function givenPurity(document: CaseDocument, column: ColumnUnit, product: 'distillate' | 'bottoms'): SheetCell | undefined {
-  const light = document.mixture.components[0]?.id;
+export function givenPurity(
+  { mixture }: Pick<UnitInputs, 'mixture'>,
+  column: ColumnUnit,
+  product: 'distillate' | 'bottoms',
+): SheetCell | undefined {
+  const light = mixture.components[0]?.id;
   return column.balance.cells.find(
     (c) =>
       c.product === product && c.component === light && c.wish === 'equal' && (c.kind === 'fraction' || c.kind === 'mass-fraction'),

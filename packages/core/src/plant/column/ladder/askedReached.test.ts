@@ -1,3 +1,4 @@
+import { readUnit } from '../../inputs.ts';
 import { expect, test } from 'vitest';
 import type { SheetCell } from '@keen-ladder/schema';
 import { askedReached, notAsAsked } from './askedReached.ts';
@@ -17,7 +18,7 @@ function row(cell: Partial<SheetCell>) {
   document.units[0].balance.cells = [
     { component: light.id, product: 'distillate', kind: 'fraction', wish: 'equal', value: 0.5, ...cell },
   ];
-  const [found] = askedReached(document, document.units[0], PRODUCTS);
+  const [found] = askedReached(readUnit(document, document.units[0]), document.units[0], PRODUCTS);
   return found;
 }
 

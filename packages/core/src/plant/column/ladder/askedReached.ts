@@ -1,9 +1,10 @@
 /** What the balance sheet asks, beside what a solved ladder reaches of it. */
-import type { CaseDocument, ColumnUnit, SheetCell } from '@keen-ladder/schema';
+import type { ColumnUnit, SheetCell } from '@keen-ladder/schema';
 import { normalised } from '../../streams/composition.ts';
 import { namedCell } from '../balance.ts';
 import type { NamedCell } from '../../../balance/index.ts';
 import type { Warning } from '../../../numerics/index.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** What the sheet asks of a product beside what the ladder reaches. */
 export interface AskedReached {
@@ -25,11 +26,11 @@ export interface LeavingProduct {
 export type Verdict = 'met' | 'better' | 'short' | 'other';
 
 /** In the order of the sheet's cells; those of products that the ladder does not have are left out. */
-export function askedReached(document: CaseDocument, column: ColumnUnit, products: readonly LeavingProduct[]): AskedReached[] {
+export function askedReached(unitInputs: UnitInputs, column: ColumnUnit, products: readonly LeavingProduct[]): AskedReached[] {
   return column.balance.cells.flatMap((cell): AskedReached[] => {
-    const reached = reachedOf(document, cell, products);
+    const reached = reachedOf(unitInputs, cell, products);
     if (!Number.isFinite(reached)) return [];
-    return [{ cell: namedCell(document, column, cell), wish: cell.wish, reached, verdict: verdictOf(cell, reached) }];
+    return [{ cell: namedCell(unitInputs, column, cell), wish: cell.wish, reached, verdict: verdictOf(cell, reached) }];
   });
 }
 
@@ -45,11 +46,7 @@ export function productFlows(product: string, products: readonly LeavingProduct[
   return Float64Array.from(parts[0]?.flows ?? [], (_, i) => parts.reduce((sum, { flows }) => sum + flows[i], 0));
 }
 
-function reachedOf(
-  { mixture }: CaseDocument,
-  { component, product, kind }: SheetCell,
-  products: readonly LeavingProduct[],
-): number {
+function reachedOf({ mixture }: UnitInputs, { component, product, kind }: SheetCell, products: readonly LeavingProduct[]): number {
   const { components } = mixture;
   const place = components.findIndex(({ id }) => id === component);
   const masses = components.map((c) => c.molarMass.value);

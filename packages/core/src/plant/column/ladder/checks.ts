@@ -1,20 +1,20 @@
 /** What an engineer would remark on a solved column at a glance. The limits are common practice. */
-import type { CaseDocument, ColumnUnit, Mixture } from '@keen-ladder/schema';
+import type { ColumnUnit, Mixture } from '@keen-ladder/schema';
 import type { Warning } from '../../../numerics/index.ts';
 import { ionsInWater } from '../../../thermo/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
 import { notAsAsked } from './askedReached.ts';
 import type { BalanceResult } from '../balance.ts';
-import { inletsOf } from '../../ports.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
 import { freezing } from '../../streams/freezing.ts';
 import type { PlacedLiquid } from '../../streams/freezing.ts';
 import type { LadderFacts } from './facts.ts';
 import { hasOwnUtilities } from '../../site.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** What the engineer should know of a solved ladder. */
 export function checksOf(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   facts: LadderFacts,
   feeds: readonly FeedFacts[],
@@ -22,14 +22,14 @@ export function checksOf(
   balance: Omit<BalanceResult, 'inputHash'>,
 ): Warning[] {
   return [
-    ...ionsChecks(document.mixture),
-    ...splitCheck(document, column, facts, balance),
+    ...ionsChecks(unitInputs.mixture),
+    ...splitCheck(unitInputs, column, facts, balance),
     ...notAsAsked(facts.asked),
-    ...utilityChecks(document, column, facts),
+    ...utilityChecks(unitInputs, column, facts),
     ...pressureFalls(facts.P),
     ...stageChecks(facts, model),
-    ...freezing(document.mixture.components, liquidsOf(facts)),
-    ...feedChecks(document, column, facts, feeds),
+    ...freezing(unitInputs.mixture.components, liquidsOf(facts)),
+    ...feedChecks(unitInputs, facts, feeds),
   ];
 }
 
@@ -56,7 +56,7 @@ export function ionsChecks({ components }: Mixture): Warning[] {
 
 /** The component that most goes where the balance sheet does not want it. */
 function splitCheck(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   facts: LadderFacts,
   balance: Omit<BalanceResult, 'inputHash'>,
@@ -70,11 +70,11 @@ function splitCheck(
   const meant = balance.feed.map((_, i) => balance.flows[i * balance.products.length + places] ?? NaN);
   const most = (flows: readonly number[]): number => flows.indexOf(Math.max(...flows));
   if (meant.some((flow) => !Number.isFinite(flow)) || most(there) === most(meant)) return [];
-  const names = document.mixture.components.map(({ name }) => name);
+  const names = unitInputs.mixture.components.map(({ name }) => name);
   return [{ code: 'other-split', holds: names[most(there)], wants: names[most(meant)] }];
 }
 
-function utilityChecks({ site }: CaseDocument, column: ColumnUnit, facts: LadderFacts): Warning[] {
+function utilityChecks({ site }: UnitInputs, column: ColumnUnit, facts: LadderFacts): Warning[] {
   const warnings: Warning[] = [];
   const { cooling, heating } = site;
   const isUsual = !hasOwnUtilities(site);
@@ -128,14 +128,14 @@ function stageChecks(facts: LadderFacts, model: ThermoModel): Warning[] {
   return warnings;
 }
 
-function feedChecks(document: CaseDocument, column: ColumnUnit, facts: LadderFacts, feeds: readonly FeedFacts[]): Warning[] {
+function feedChecks(unitInputs: UnitInputs, facts: LadderFacts, feeds: readonly FeedFacts[]): Warning[] {
   return facts.feeds.flatMap(({ name, stage, T }, f): Warning[] => {
     const there = facts.T[stage - 1];
     const pressure = facts.P[stage - 1];
     const fedPressure = feeds[f].P;
     return [
       ...(Math.abs(T - there) > UNLIKE ? [{ code: 'feed-unlike-stage', feed: name, T, stage, there } as const] : []),
-      ...(fedPressure < pressure * (1 - ROUNDING) && !isAtColumnPressure(document, column, f)
+      ...(fedPressure < pressure * (1 - ROUNDING) && !isAtColumnPressure(unitInputs, f)
         ? [{ code: 'feed-below-pressure', feed: name, P: fedPressure, stage, there: pressure } as const]
         : []),
     ];
@@ -143,8 +143,8 @@ function feedChecks(document: CaseDocument, column: ColumnUnit, facts: LadderFac
 }
 
 /** A feed said to come at the column's own pressure is let in wherever it enters. */
-function isAtColumnPressure(document: CaseDocument, column: ColumnUnit, f: number): boolean {
-  return inletsOf(document, column)[f].stream?.condition.some(({ by }) => by === 'column-pressure') === true;
+function isAtColumnPressure({ inlets }: UnitInputs, f: number): boolean {
+  return inlets[f].stream?.condition.some(({ by }) => by === 'column-pressure') === true;
 }
 
 const NEARLY_DRY = 0.005;

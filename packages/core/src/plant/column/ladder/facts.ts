@@ -1,5 +1,5 @@
 /** A solved column as it is shown, sent and stored: plain arrays, SI units. */
-import type { CaseDocument, ColumnUnit, LadderQuantity } from '@keen-ladder/schema';
+import type { ColumnUnit, LadderQuantity } from '@keen-ladder/schema';
 import { drawsOf, firstSideDraw, pairTargets, sameHandle } from '../../../column/index.ts';
 import type { BoundedColumn, Handle, SolvedColumn } from '../../../column/index.ts';
 import { PhaseProperties } from '../../../thermo/index.ts';
@@ -7,11 +7,11 @@ import type { Phase } from '../../../thermo/index.ts';
 import { askedReached } from './askedReached.ts';
 import type { AskedReached } from './askedReached.ts';
 import { entryOf } from '../../documentParts.ts';
-import { inletsOf } from '../../ports.ts';
 import { placeName } from '../places.ts';
 import type { ReadyLadder } from './inputs.ts';
 import { sameQuantity } from './targets.ts';
 import type { LadderReading } from './targets.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** A solved ladder. */
 export interface LadderFacts {
@@ -73,7 +73,7 @@ export interface LadderFeedFacts {
 
 /** A solved column as it is shown. */
 export function describeLadder(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   ready: ReadyLadder,
   { column: found, holding }: BoundedColumn,
@@ -100,8 +100,8 @@ export function describeLadder(
     x: rows.map((j) => fractions(found.liquid, j)),
     y: rows.map((j) => fractions(found.vapour, j)),
     products,
-    asked: askedReached(document, column, products),
-    feeds: inletsOf(document, column).map(({ id, name }, f) => ({
+    asked: askedReached(unitInputs, column, products),
+    feeds: unitInputs.inlets.map(({ id, name }, f) => ({
       inlet: id,
       name,
       stage:

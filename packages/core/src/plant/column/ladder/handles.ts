@@ -2,7 +2,6 @@
 import type { FreedHandle, LadderInputs } from '@keen-ladder/schema';
 import type { FreeHandle } from '../../../column/index.ts';
 import { entryOf } from '../../documentParts.ts';
-import { inletsOf } from '../../ports.ts';
 import type { Reader } from './reader.ts';
 import { freedName } from './words.ts';
 
@@ -10,16 +9,17 @@ const isParted = ({ feeds }: LadderInputs, inlet: string): boolean => entryOf(fe
 
 /** The handle of something that may be moved. */
 export function freeHandle(
-  { document, column, ladder, points, path }: Reader,
+  { unitInputs, ladder, points, path }: Reader,
   freed: FreedHandle,
   firstFeed: readonly number[],
 ): FreeHandle {
   if (freed.kind === 'stage-duty') return { kind: 'duty', stage: freed.stage };
   if (freed.kind === 'pressure' || freed.kind === 'subcooling') return freed;
-  const f = inletsOf(document, column).findIndex(({ id }) => id === freed.inlet);
+  const f = unitInputs.inlets.findIndex(({ id }) => id === freed.inlet);
   const feed = firstFeed[f] ?? 0;
-  const component = freed.kind === 'feed-component' ? document.mixture.components.findIndex(({ id }) => id === freed.component) : 0;
-  const what = freedName(document, column, freed);
+  const component =
+    freed.kind === 'feed-component' ? unitInputs.mixture.components.findIndex(({ id }) => id === freed.component) : 0;
+  const what = freedName(unitInputs, freed);
   if (f < 0) points.push({ code: 'missing', path: `${path}.freed`, what: 'feed that is to be moved' });
   else if (component < 0) points.push({ code: 'missing', path: `${path}.freed`, what: 'component that is to be moved' });
   else if (isParted(ladder, freed.inlet) && freed.kind !== 'feed-heat')

@@ -1,17 +1,17 @@
 /** The rigorous column of a document as the engine takes it; what is missing or does not fit is an open point with its field. */
-import type { CaseDocument, ColumnUnit, LadderInputs } from '@keen-ladder/schema';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import type { ColumnFeed, ColumnInput, GivenProfile } from '../../../column/index.ts';
 import type { OpenPoint } from '../../../numerics/index.ts';
 import { PhaseProperties } from '../../../thermo/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
 import { entryOf } from '../../documentParts.ts';
-import { inletsOf } from '../../ports.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
 import { freeHandle } from './handles.ts';
 import { isCount } from './reader.ts';
 import type { Reader } from './reader.ts';
 import { readTargets } from './targets.ts';
 import type { LadderReading } from './targets.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** A column read and ready to be solved. */
 export interface ReadyLadder {
@@ -22,7 +22,7 @@ export interface ReadyLadder {
 
 /** Undefined where points say what is missing. */
 export function readLadder(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   model: ThermoModel,
   feeds: readonly FeedFacts[],
@@ -30,7 +30,7 @@ export function readLadder(
 ): LadderReading | undefined {
   const { ladder } = column;
   if (ladder === null) return undefined;
-  const reader: Reader = { document, column, ladder, model, points, path: `units.${column.id}.ladder` };
+  const reader: Reader = { unitInputs, column, ladder, model, points, path: `units.${column.id}.ladder` };
   if (!isCount(ladder.stages, 2, MOST_STAGES)) {
     points.push({ code: 'not-a-count', path: `${reader.path}.stages`, what: 'number of stages', value: ladder.stages, least: 2 });
     return undefined;
@@ -112,10 +112,10 @@ function readPressures({ ladder, points, path }: Reader): Float64Array {
 
 /** A feed of two phases whose vapour goes to the stage above becomes two. */
 function readFeeds(reader: Reader, feeds: readonly FeedFacts[]): { columnFeeds: ColumnFeed[]; firstFeed: number[] } {
-  const { document, column, ladder, model } = reader;
+  const { unitInputs, ladder, model } = reader;
   const columnFeeds: ColumnFeed[] = [];
   const firstFeed: number[] = [];
-  inletsOf(document, column).forEach(({ id, name }, f) => {
+  unitInputs.inlets.forEach(({ id, name }, f) => {
     const facts = feeds[f];
     const { stage, way } = entryOf(ladder.feeds, id) ?? { stage: middle(ladder), way: 'whole' as const };
     checkStage(reader, stage, `feeds.${id}`, name);
@@ -149,9 +149,9 @@ function readFeeds(reader: Reader, feeds: readonly FeedFacts[]): { columnFeeds: 
 }
 
 function readEfficiency(reader: Reader): Float64Array {
-  const { document, ladder, points, path } = reader;
+  const { unitInputs, ladder, points, path } = reader;
   const { all, stages, components } = ladder.efficiency;
-  const n = document.mixture.components.length;
+  const n = unitInputs.mixture.components.length;
   const check = (value: number, field: string, what: string): void => {
     if (!(value > 0 && value <= 1)) points.push({ code: 'not-a-fraction', path: `${path}.efficiency.${field}`, what, value });
   };
@@ -164,7 +164,7 @@ function readEfficiency(reader: Reader): Float64Array {
   const efficiency = new Float64Array(ladder.stages * n).fill(1);
   const first = ladder.top === 'none' ? 0 : 1;
   for (let j = first; j < ladder.stages - 1; j++)
-    document.mixture.components.forEach(({ id }, i) => {
+    unitInputs.mixture.components.forEach(({ id }, i) => {
       efficiency[j * n + i] = entryOf(stages, String(j + 1)) ?? entryOf(components, id) ?? all;
     });
   return efficiency;

@@ -1,5 +1,5 @@
 /** The rigorous column of a document, solved, with what is to be shown and said of it. */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { cheaperColumn, conflictOf, heatOf, solveBounded } from '../../../column/index.ts';
 import type { Bound, BoundedColumn, ColumnInput, SolvedColumn, Target } from '../../../column/index.ts';
 import { open, outOfReach, passOn, solved } from '../../../numerics/index.ts';
@@ -16,7 +16,7 @@ import type { ReadyLadder } from './inputs.ts';
 import type { LadderReading } from './targets.ts';
 import { quantityDimension, quantityName } from './words.ts';
 import { obstacleTo } from './obstacle.ts';
-import { connectionPoints } from '../../ports.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** A ladder's answer, with the hash of what was read. */
 export interface LadderResult {
@@ -32,9 +32,9 @@ export interface BeforeLadder {
 }
 
 /** Open where something is missing, out of reach where the targets cannot be true together. */
-export function readyLadder(document: CaseDocument, column: ColumnUnit, { model, feeds }: BeforeLadder): Outcome<ReadyLadder> {
+export function readyLadder(unitInputs: UnitInputs, column: ColumnUnit, { model, feeds }: BeforeLadder): Outcome<ReadyLadder> {
   const points: OpenPoint[] = feeds.flatMap((feed) => (feed.state === 'open' ? feed.points : []));
-  points.push(...connectionPoints(document, column));
+  points.push(...unitInputs.connectionPoints);
   if (column.ladder === null) points.push({ code: 'missing', path: `units.${column.id}.ladder`, what: 'column stage by stage' });
   if (feeds.length === 0) points.push({ code: 'missing', path: 'streams', what: 'feed' });
   // A feed that comes at the column's pressure waits for it without a point of its own.
@@ -43,11 +43,11 @@ export function readyLadder(document: CaseDocument, column: ColumnUnit, { model,
   for (const feed of feeds) if (feed.state !== 'solved') return passOn(feed);
   if (model.state !== 'solved') return passOn(model);
   const facts = feeds.flatMap((feed) => (feed.state === 'solved' ? [feed.value] : []));
-  const reading = readLadder(document, column, model.value, facts, points);
+  const reading = readLadder(unitInputs, column, model.value, facts, points);
   if (points.length > 0 || reading === undefined) return open(points);
   const conflict = conflictOf(reading.input, reading.targets);
   if (conflict !== undefined) {
-    const names = conflict.targets.map((k) => targetName(document, column, reading.held[k]));
+    const names = conflict.targets.map((k) => targetName(unitInputs, column, reading.held[k]));
     if (conflict.kind === 'repeats') return outOfReach({ code: 'targets-repeat', targets: names });
     const amount = conflict.targets.length === 1 ? amountOf(reading, conflict.targets[0]) : null;
     return outOfReach({ code: 'targets-beyond-balance', targets: names, amount });
@@ -66,9 +66,9 @@ function amountOf({ input, targets }: LadderReading, place: number): { asked: nu
   };
 }
 
-function targetName(document: CaseDocument, column: ColumnUnit, place: number): string {
+function targetName(unitInputs: UnitInputs, column: ColumnUnit, place: number): string {
   const quantity = column.ladder?.targets[place]?.quantity;
-  return quantity === undefined ? 'a target' : quantityName(document, column, quantity);
+  return quantity === undefined ? 'a target' : quantityName(unitInputs, column, quantity);
 }
 
 /** A ladder's column, found: the one truth that the page, walks, limits and sensitivities start from. */
@@ -92,13 +92,13 @@ export interface FoundLadder {
  * @param isOver asked between steps; true ends the search
  */
 export function findLadder(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
   before?: SolvedColumn,
   isOver?: () => boolean,
 ): Outcome<FoundLadder> {
-  const ready = readyLadder(document, column, around);
+  const ready = readyLadder(unitInputs, column, around);
   if (ready.state !== 'solved') return passOn(ready);
   const { reading } = ready.value;
   const input: ColumnInput = { ...ready.value.input, isOver };
@@ -166,25 +166,25 @@ function heldBy({ targets }: ColumnInput, limits: readonly Bound[], { holding }:
  * @param keep called with the solution, for the next time
  */
 export function solveLadder(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
   before?: SolvedColumn,
   keep?: (solution: SolvedColumn) => void,
   isOver?: () => boolean,
 ): Outcome<LadderFacts> {
-  const outcome = findLadder(document, column, around, before, isOver);
+  const outcome = findLadder(unitInputs, column, around, before, isOver);
   if (outcome.state === 'open') return outcome;
   if (outcome.state === 'out-of-reach') {
     // What is missing before a column can be sought has no nearest one, and its reason is told as it is.
-    const ready = readyLadder(document, column, around);
+    const ready = readyLadder(unitInputs, column, around);
     if (ready.state !== 'solved') return passOn(ready);
-    const nearest = outcome.nearest === undefined ? undefined : describeLadder(document, column, ready.value, outcome.nearest);
-    return outOfReach(diagnosed(document, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
+    const nearest = outcome.nearest === undefined ? undefined : describeLadder(unitInputs, column, ready.value, outcome.nearest);
+    return outOfReach(diagnosed(unitInputs, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
   }
   const { ready, column: taken, dearer, beside, isFromBefore } = outcome.value;
   keep?.(taken);
-  const facts = describeLadder(document, column, ready, outcome.value);
+  const facts = describeLadder(unitInputs, column, ready, outcome.value);
   if (!(facts.condensateT > 0))
     return open([{ code: 'below-zero-kelvin', path: `units.${column.id}.ladder.subcooling`, what: 'the cold condensate' }]);
   const other = dearer ?? beside;
@@ -204,13 +204,13 @@ export function solveLadder(
   return solved(facts, outcome.report, [
     ...several,
     ...begun,
-    ...checksOf(document, column, facts, ready.feeds, ready.input.model, around.balance),
+    ...checksOf(unitInputs, column, facts, ready.feeds, ready.input.model, around.balance),
   ]);
 }
 
 /** A reason of the engine's with its target by its name, and with what stands in the way. */
 function diagnosed(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   ready: ReadyLadder,
   reason: Reason,
@@ -226,10 +226,10 @@ function diagnosed(
   const obstacle =
     facts === undefined
       ? null
-      : obstacleTo(document, column, { input, beyond, target, facts, wanted: reason.wanted, proved: reason.obstacle });
+      : obstacleTo(unitInputs, column, { input, beyond, target, facts, wanted: reason.wanted, proved: reason.obstacle });
   const quantity = column.ladder?.targets.at(place)?.quantity;
   const measured = quantity === undefined ? reason.measured : quantityDimension(quantity);
-  return { ...reason, target: targetName(document, column, place), measured, obstacle };
+  return { ...reason, target: targetName(unitInputs, column, place), measured, obstacle };
 }
 
 /** Of what is left of the way: so much farther the balance is asked again. */

@@ -2,16 +2,16 @@
  * What a ladder's split asks at the least, by the column itself: the least reflux with endless stages, the fewest stages with endless reflux, and where its
  * feeds enter best. All of it holds what the column makes of its two keys.
  */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { equilibriumStages, feedStages, fewestStages, hasBothEnds, heatOf, keysOf, leastReflux } from '../../../column/index.ts';
 import type { FeedStage, Keys, LeastReflux, SolvedColumn } from '../../../column/index.ts';
 import { outOfReach, passOn, solved } from '../../../numerics/index.ts';
 import type { Outcome } from '../../../numerics/index.ts';
-import { inletsOf } from '../../ports.ts';
 import type { Inlet } from '../../ports.ts';
 import { estimateKeys } from '../estimate.ts';
 import { findLadder } from './ladder.ts';
 import type { BeforeLadder } from './ladder.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** What a split asks at the least. */
 export interface LimitsFacts {
@@ -59,20 +59,20 @@ export interface FeedStageFacts {
 
 /** @param onPart told what is known so far; false ends the search */
 export function ladderLimits(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
   onPart: (facts: LimitsFacts) => boolean = () => true,
   isOver?: () => boolean,
 ): Outcome<LimitsFacts> {
-  const found = findLadder(document, column, around, undefined, isOver);
+  const found = findLadder(unitInputs, column, around, undefined, isOver);
   if (found.state !== 'solved') return passOn(found);
   const { input, column: solution, ready } = found.value;
   if (!hasBothEnds(input)) return outOfReach({ code: 'no-reflux-in-column' });
-  const keys = keysMeant(document, column, around, solution) ?? keysOf(input, solution);
+  const keys = keysMeant(unitInputs, column, around, solution) ?? keysOf(input, solution);
   if (keys === undefined) return outOfReach({ code: 'no-keys-in-column' });
   const key = (i: number): LimitsFacts['light'] => ({
-    name: document.mixture.components[i].name,
+    name: unitInputs.mixture.components[i].name,
     overhead: solution.overhead[i] / solution.fed.reduce((sum, { flows }) => sum + flows[i], 0),
   });
   const facts: LimitsFacts = {
@@ -88,7 +88,7 @@ export function ladderLimits(
   const state = { isAsked: true };
   const tell = (): boolean => (state.isAsked &&= onPart({ ...facts, feeds: [...facts.feeds] }));
   tell();
-  const inlets = inletsOf(document, column);
+  const inlets = unitInputs.inlets;
   const least = leastReflux(input, solution, keys, () => tell());
   facts.least =
     least.state === 'solved' ? solved(plain(least.value, ready.reading.firstFeed, inlets), least.report) : passOn(least);
@@ -110,8 +110,8 @@ export function ladderLimits(
 }
 
 /** The keys of the estimate and the sheet, where most of one goes overhead and most of the other does not: so that both speak of one split. */
-function keysMeant(document: CaseDocument, column: ColumnUnit, { balance }: BeforeLadder, found: SolvedColumn): Keys | undefined {
-  const keys = estimateKeys(document, column, balance);
+function keysMeant(unitInputs: UnitInputs, column: ColumnUnit, { balance }: BeforeLadder, found: SolvedColumn): Keys | undefined {
+  const keys = estimateKeys(unitInputs, column, balance);
   if (keys === undefined) return undefined;
   const { light, heavy } = keys;
   const isParted = found.overhead[light] > found.bottoms[light] && found.overhead[heavy] < found.bottoms[heavy];

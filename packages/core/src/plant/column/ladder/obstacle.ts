@@ -1,11 +1,12 @@
 /** What stands in the way of a target, told from the farthest column that was found. */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { beyondRange, conflictOf } from '../../../column/index.ts';
 import type { ColumnInput, Passage, Target } from '../../../column/index.ts';
 import type { Obstacle } from '../../../column/index.ts';
 import type { LadderFacts } from './facts.ts';
 import { placeName } from '../places.ts';
 import { pairAzeotropes } from '../../../mixture/index.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** How far a target was brought. */
 export interface Farthest {
@@ -26,29 +27,29 @@ export interface Farthest {
 
 /** What stands in the way of a target that was not reached. */
 export function obstacleTo(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   { input, beyond, target, facts, passage, wanted, proved }: Farthest,
 ): Obstacle {
   if (conflictOf(input, beyond)?.kind === 'beyond-balance') return { kind: 'balance-forbids' };
-  const azeotrope = azeotropeOf(document, column, facts);
+  const azeotrope = azeotropeOf(unitInputs, column, facts);
   if (azeotrope !== undefined) return azeotrope;
   if (proved !== null && proved !== undefined) return proved;
   if (passage?.isProof === true && (wanted > passage.most.value || wanted < passage.least.value)) {
     const holdsReflux = column.ladder?.targets.some(({ quantity, isInForce }) => isInForce && quantity.kind === 'reflux-ratio');
     return beyondRange(passage, wanted, holdsReflux === true ? facts.refluxRatio : null);
   }
-  return fullProduct(document, column, target, facts) ?? tooFewStages(facts) ?? dried(facts) ?? { kind: 'not-found' };
+  return fullProduct(unitInputs, column, target, facts) ?? tooFewStages(facts) ?? dried(facts) ?? { kind: 'not-found' };
 }
 
 /**
  * The product a target speaks of, where it holds nothing but the target's components and all of some others: only a larger one takes in more.
  */
-function fullProduct(document: CaseDocument, column: ColumnUnit, id: string, facts: LadderFacts): Obstacle | undefined {
+function fullProduct(unitInputs: UnitInputs, column: ColumnUnit, id: string, facts: LadderFacts): Obstacle | undefined {
   const quantity = column.ladder?.targets.find((t) => t.id === id)?.quantity;
   if (quantity === undefined || !('components' in quantity && 'place' in quantity) || quantity.components.length === 0)
     return undefined;
-  const { components } = document.mixture;
+  const { components } = unitInputs.mixture;
   const isThere = (product: string): boolean =>
     quantity.place === 'overhead' ? product === 'distillate' || product === 'overhead-vapour' : product === quantity.place;
   const sum = (of: (product: string) => boolean, i: number): number =>
@@ -64,26 +65,26 @@ function fullProduct(document: CaseDocument, column: ColumnUnit, id: string, fac
 }
 
 /** The azeotrope that an end has come near to, where something is wanted of its product. */
-function azeotropeOf(document: CaseDocument, { ladder }: ColumnUnit, facts: LadderFacts): Obstacle | undefined {
+function azeotropeOf(unitInputs: UnitInputs, { ladder }: ColumnUnit, facts: LadderFacts): Obstacle | undefined {
   const wanted = (ladder?.targets ?? []).flatMap(({ quantity, isInForce }) =>
     isInForce && 'place' in quantity ? [quantity.place] : [],
   );
   return [...new Set(wanted)]
-    .map((place) => azeotropeAt(document, place === 'bottoms', facts))
+    .map((place) => azeotropeAt(unitInputs, place === 'bottoms', facts))
     .find((found) => found !== undefined);
 }
 
 /** The azeotrope of the two that an end's product mostly holds, where it has come near to it. */
-function azeotropeAt(document: CaseDocument, isBottoms: boolean, facts: LadderFacts): Obstacle | undefined {
+function azeotropeAt(unitInputs: UnitInputs, isBottoms: boolean, facts: LadderFacts): Obstacle | undefined {
   const end = isBottoms ? facts.stages - 1 : 0;
   const x = isBottoms ? facts.x[end] : facts.y[end];
   const [first, second] = x.map((_, i) => i).sort((i, k) => x[k] - x[i]);
   const both = x[first] + x[second];
   if (both < MOSTLY) return undefined;
-  const found = pairAzeotropes(document.mixture, first, second, facts.P[end]);
+  const found = pairAzeotropes(unitInputs.mixture, first, second, facts.P[end]);
   const near = found.find((azeotrope) => Math.abs(azeotrope.x - x[first] / both) < NEAR);
   if (near === undefined) return undefined;
-  const name = (i: number): string => document.mixture.components[i].name;
+  const name = (i: number): string => unitInputs.mixture.components[i].name;
   return { kind: 'azeotrope', name: name(first), other: name(second), x: near.x, T: near.T };
 }
 

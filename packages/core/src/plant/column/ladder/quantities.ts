@@ -127,12 +127,12 @@ export function quantityOf(
   }
 }
 
-const weightsOf = ({ document, model }: Around, basis: QuantityBasis): Float64Array =>
-  basis === 'mole' ? moles(model.n) : countPerMole(document.mixture.components, basis, document.site.standardTemperature);
+const weightsOf = ({ unitInputs, model }: Around, basis: QuantityBasis): Float64Array =>
+  basis === 'mole' ? moles(model.n) : countPerMole(unitInputs.mixture.components, basis, unitInputs.site.standardTemperature);
 
 /** Places of components in the mixture; undefined where one of them is not in it, or none is named. */
-function componentsOf({ document }: Around, ids: readonly string[]): number[] | undefined {
-  const places = ids.map((id) => document.mixture.components.findIndex((c) => c.id === id));
+function componentsOf({ unitInputs }: Around, ids: readonly string[]): number[] | undefined {
+  const places = ids.map((id) => unitInputs.mixture.components.findIndex((c) => c.id === id));
   return places.length === 0 || places.includes(-1) ? undefined : places;
 }
 

@@ -1,12 +1,13 @@
 /** What the parts of a ladder are read with. */
-import type { CaseDocument, ColumnUnit, LadderInputs } from '@keen-ladder/schema';
+import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import type { ColumnInput } from '../../../column/index.ts';
 import type { OpenPoint } from '../../../numerics/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** What the parts of a ladder are read with; what is missing or does not fit goes into points. */
 export interface Reader {
-  document: CaseDocument;
+  unitInputs: UnitInputs;
   column: ColumnUnit;
   ladder: LadderInputs;
   model: ThermoModel;

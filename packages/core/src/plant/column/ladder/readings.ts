@@ -2,6 +2,7 @@
 import type { CaseDocument, ColumnUnit, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
 import { countPerMole } from '../../streams/composition.ts';
 import { entryOf } from '../../documentParts.ts';
+import { inletsOf } from '../../ports.ts';
 import { reading } from '../../reading.ts';
 import type { Reading } from '../../reading.ts';
 import type { LadderFacts, LadderProduct } from './facts.ts';
@@ -12,8 +13,9 @@ const BASES: readonly QuantityBasis[] = ['mole', 'mass', 'volume'];
 
 /** Each address once: what a target or a handle says is left out where it stands already. */
 export function ladderReadings(document: CaseDocument, column: ColumnUnit, facts: LadderFacts): Reading[] {
+  const named = { mixture: document.mixture, inlets: inletsOf(document, column) };
   const of = (quantity: LadderQuantity, value: number | null | undefined): Reading =>
-    reading(quantityAddress(quantity), quantityName(document, column, quantity), quantityDimension(quantity), value);
+    reading(quantityAddress(quantity), quantityName(named, column, quantity), quantityDimension(quantity), value);
   const readings = [
     of({ kind: 'reflux-ratio', basis: 'mole' }, facts.refluxRatio),
     of({ kind: 'boil-up-ratio', basis: 'mole' }, facts.boilUpRatio),

@@ -2,14 +2,13 @@
  * What a little more of anything that is entered does to anything that comes out: the slopes of a solved ladder, from its own equations. What a feed
  * brings follows its typed numbers by differences of the feed alone; what the column makes of it is exact.
  */
-import type { CaseDocument, ColumnUnit, Condition, LadderInputs, LadderQuantity, Stream } from '@keen-ladder/schema';
+import type { ColumnUnit, Condition, LadderInputs, LadderQuantity, Stream } from '@keen-ladder/schema';
 import { handlesOf, responsesOf, sameHandle } from '../../../column/index.ts';
 import type { ColumnFeed, FreeHandle, Given, Quantity } from '../../../column/index.ts';
 import { outOfReach, passOn, solved } from '../../../numerics/index.ts';
 import type { Outcome } from '../../../numerics/index.ts';
 import type { Dimension } from '../../../measures/index.ts';
 import { pressuresOf } from '../pressure.ts';
-import { inletsOf } from '../../ports.ts';
 import type { Inlet } from '../../ports.ts';
 import { feedFacts, streamOf } from '../../streams/feed.ts';
 import type { FeedFacts } from '../../streams/feed.ts';
@@ -20,6 +19,7 @@ import { quantityOf } from './quantities.ts';
 import type { Reader } from './reader.ts';
 import { sameQuantity } from './targets.ts';
 import { quantityDimension, quantityName } from './words.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** Sensitivities of everything to everything. */
 export interface SlopesFacts {
@@ -46,18 +46,18 @@ interface FeedChange {
 
 /** The sensitivities of a ladder, from its solved equations. */
 export function ladderSlopes(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
   isOver?: () => boolean,
 ): Outcome<SlopesFacts> {
-  const found = findLadder(document, column, around, undefined, isOver);
+  const found = findLadder(unitInputs, column, around, undefined, isOver);
   if (found.state !== 'solved') return passOn(found);
   const { ladder } = column;
   if (ladder === null) throw new RangeError('a ladder found of none');
-  const asking = new Asking(document, column, ladder, found.value);
+  const asking = new Asking(unitInputs, column, ladder, found.value);
   asking.askAll();
-  const readouts = readoutsOf(document, column, ladder, found.value);
+  const readouts = readoutsOf(unitInputs, column, ladder, found.value);
   const { input, column: solution } = found.value;
   const responses = responsesOf(
     input,
@@ -81,13 +81,13 @@ class Asking {
   readonly inputs: SlopeInput[] = [];
   readonly weights: [number, number][][] = [];
   readonly given: Given[] = [];
-  private readonly document: CaseDocument;
+  private readonly unitInputs: UnitInputs;
   private readonly column: ColumnUnit;
   private readonly ladder: LadderInputs;
   private readonly found: FoundLadder;
 
-  constructor(document: CaseDocument, column: ColumnUnit, ladder: LadderInputs, found: FoundLadder) {
-    this.document = document;
+  constructor(unitInputs: UnitInputs, column: ColumnUnit, ladder: LadderInputs, found: FoundLadder) {
+    this.unitInputs = unitInputs;
     this.column = column;
     this.ladder = ladder;
     this.found = found;
@@ -95,18 +95,18 @@ class Asking {
 
   askAll(): void {
     this.askTargets();
-    inletsOf(this.document, this.column).forEach((inlet, s) => this.askFeed(inlet, s));
+    this.unitInputs.inlets.forEach((inlet, s) => this.askFeed(inlet, s));
     this.askPressure();
     this.askTrays();
   }
 
   private askTargets(): void {
-    const { document, column, ladder, found } = this;
+    const { unitInputs, column, ladder, found } = this;
     const { reading } = found.ready;
     found.input.targets.forEach(({ value }, target) => {
       const holding = found.holding.find(({ instead }) => instead === target);
       const { quantity } = ladder.targets[holding === undefined ? reading.held[target] : reading.limits[holding.bound]];
-      this.ask(quantityName(document, column, quantity), quantityDimension(quantity), value, [[{ kind: 'target', target }, 1]]);
+      this.ask(quantityName(unitInputs, column, quantity), quantityDimension(quantity), value, [[{ kind: 'target', target }, 1]]);
     });
   }
 
@@ -115,7 +115,7 @@ class Asking {
     if (this.ladder.freed.some((freed) => 'inlet' in freed && freed.inlet === inlet)) return;
     const facts = this.found.ready.feeds[s];
     const flows = facts.moleFractions.map((z) => z * facts.molarFlow);
-    const { components } = this.document.mixture;
+    const { components } = this.unitInputs.mixture;
     const stream = outside ?? streamOf({ ...facts, flows }, { id: inlet, name: feed }, components);
     const fed = (flow: (i: number) => number): Stream => ({
       ...stream,
@@ -145,11 +145,11 @@ class Asking {
   }
 
   private askPressure(): void {
-    const { document, column, ladder, found } = this;
+    const { unitInputs, column, ladder, found } = this;
     if (ladder.freed.some(({ kind }) => kind === 'pressure')) return;
     const value = found.column.pressure[0];
     const step = NEARBY * stepOf('pressure', value);
-    const inlets = inletsOf(document, column);
+    const inlets = unitInputs.inlets;
     const pressure = pressuresOf(column)?.feed;
     const moves = (way: number): ColumnFeed[] | undefined => {
       const facts: FeedFacts[] = [];
@@ -234,7 +234,7 @@ class Asking {
   }
 
   private factsOf(stream: Stream, columnPressure: number | undefined): FeedFacts | undefined {
-    const { mixture, site } = this.document;
+    const { mixture, site } = this.unitInputs;
     const model = solved(this.found.input.model);
     const outcome = feedFacts(stream, {
       components: mixture.components,
@@ -246,7 +246,7 @@ class Asking {
   }
 
   private engineFeeds(facts: readonly FeedFacts[]): ColumnFeed[] | undefined {
-    const feeds = readLadder(this.document, this.column, this.found.input.model, facts, [])?.input.feeds;
+    const feeds = readLadder(this.unitInputs, this.column, this.found.input.model, facts, [])?.input.feeds;
     return feeds === undefined ? undefined : [...feeds];
   }
 }
@@ -270,8 +270,8 @@ interface Readout {
 }
 
 /** Reflux, boil-up, duties, the ends' temperatures, what leaves and what it is of, and whatever stands on a card. */
-function readoutsOf(document: CaseDocument, column: ColumnUnit, ladder: LadderInputs, { ready, input }: FoundLadder): Readout[] {
-  const reader: Reader = { document, column, ladder, model: input.model, points: [], path: '' };
+function readoutsOf(unitInputs: UnitInputs, column: ColumnUnit, ladder: LadderInputs, { ready, input }: FoundLadder): Readout[] {
+  const reader: Reader = { unitInputs, column, ladder, model: input.model, points: [], path: '' };
   const tops = {
     total: ['overhead'],
     partial: ['overhead-vapour'],
@@ -288,7 +288,7 @@ function readoutsOf(document: CaseDocument, column: ColumnUnit, ladder: LadderIn
     { kind: 'temperature', stage: ladder.stages },
     ...places.flatMap((place): LadderQuantity[] => [
       { kind: 'flow', place, components: [], basis: 'mole' },
-      ...document.mixture.components.map(({ id }): LadderQuantity => ({
+      ...unitInputs.mixture.components.map(({ id }): LadderQuantity => ({
         kind: 'fraction',
         place,
         components: [id],
@@ -302,7 +302,7 @@ function readoutsOf(document: CaseDocument, column: ColumnUnit, ladder: LadderIn
     const engine = quantityOf(reader, ready.reading.input, quantity, ready.reading.firstFeed);
     return engine === null
       ? []
-      : [{ name: quantityName(document, column, quantity), dimension: quantityDimension(quantity), quantity: engine }];
+      : [{ name: quantityName(unitInputs, column, quantity), dimension: quantityDimension(quantity), quantity: engine }];
   });
 }
 

@@ -38,7 +38,7 @@ export function readTargets(
   const { ladder, points, path } = reader;
   const handles = handlesOf(input).map((handle): NamedHandle => {
     const quantity = handleQuantity(reader, input, handle);
-    return { handle, quantity, name: quantityName(reader.document, reader.column, quantity) };
+    return { handle, quantity, name: quantityName(reader.unitInputs, reader.column, quantity) };
   });
   const quantities = ladder.targets.map(({ quantity }) => quantityOf(reader, input, quantity, firstFeed));
   ladder.targets.forEach((target, k) => {
@@ -63,8 +63,8 @@ export function readTargets(
   return { handles, held, targets, limits: inForce(false), quantities };
 }
 
-function checkTarget({ points, path, document, column }: Reader, target: LadderTarget, quantity: Quantity | null): void {
-  const what = quantityName(document, column, target.quantity);
+function checkTarget({ points, path, unitInputs, column }: Reader, target: LadderTarget, quantity: Quantity | null): void {
+  const what = quantityName(unitInputs, column, target.quantity);
   const field = `${path}.targets.${target.id}`;
   if (quantity === null) points.push({ code: 'not-with-column', path: field, what, needs: neededBy(target.quantity) });
   else if (target.value === null) points.push({ code: 'missing', path: field, what });
@@ -80,7 +80,7 @@ function checkTarget({ points, path, document, column }: Reader, target: LadderT
 
 /** Reflux, boil-up and heat so large that nothing of the column depends on them any more. */
 function checkSense(
-  { points, path, document, column }: Reader,
+  { points, path, unitInputs, column }: Reader,
   { id, quantity, value }: LadderTarget,
   { feeds }: LadderReading['input'],
 ): void {
@@ -89,7 +89,7 @@ function checkSense(
   const isRatio = quantity.kind === 'reflux-ratio' || quantity.kind === 'boil-up-ratio';
   const most = isRatio ? MOST_RATIO : quantity.kind === 'duty' ? MOST_RATIO * fed * HEAT_TO_BOIL : Infinity;
   if (Math.abs(value) <= most) return;
-  const what = quantityName(document, column, quantity);
+  const what = quantityName(unitInputs, column, quantity);
   points.push({ code: 'more-than-tells', path: `${path}.targets.${id}`, what, value, most, measured: quantityDimension(quantity) });
 }
 
@@ -99,10 +99,10 @@ const MOST_RATIO = 1e5;
 const HEAT_TO_BOIL = 5e4;
 
 /** What targets in force say together that no column can be: the same twice, and more of a product than all of it. */
-function checkTogether({ ladder, points, path, document, column }: Reader): void {
+function checkTogether({ ladder, points, path, unitInputs, column }: Reader): void {
   const held = ladder.targets.filter(({ isInForce, wish }) => isInForce && wish === 'equal');
   held.forEach((target, k) => {
-    const what = quantityName(document, column, target.quantity);
+    const what = quantityName(unitInputs, column, target.quantity);
     if (held.slice(0, k).some(({ quantity }) => sameQuantity(quantity, target.quantity)))
       points.push({ code: 'asked-twice', path: `${path}.targets.${target.id}`, what });
   });
@@ -111,7 +111,7 @@ function checkTogether({ ladder, points, path, document, column }: Reader): void
     const ids = shares.flatMap(({ quantity: q }) => (q.kind === 'fraction' ? q.components : []));
     const sum = shares.reduce((all, { value }) => all + (value ?? 0), 0);
     if (shares.length < 2 || new Set(ids).size < ids.length || !(sum > 1 + ROUNDING)) return;
-    const names = shares.map(({ quantity }) => quantityName(document, column, quantity));
+    const names = shares.map(({ quantity }) => quantityName(unitInputs, column, quantity));
     points.push({ code: 'fractions-beyond-one', path: `${path}.targets.${target.id}`, what: names, sum });
   });
 }

@@ -1,5 +1,5 @@
 /** One target of a ladder, walked from where the column stands to a value or as far as it goes, and what stopped it there. */
-import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import type { ColumnUnit } from '@keen-ladder/schema';
 import { walkColumn } from '../../../column/index.ts';
 import type { SolvedColumn, Target } from '../../../column/index.ts';
 import { outOfReach, passOn, solved } from '../../../numerics/index.ts';
@@ -10,6 +10,7 @@ import type { BeforeLadder } from './ladder.ts';
 import { describeLadder } from './facts.ts';
 import type { LadderFacts } from './facts.ts';
 import { obstacleTo } from './obstacle.ts';
+import type { UnitInputs } from '../../inputs.ts';
 
 /** A target and the value it is walked to. */
 export interface WalkAsked {
@@ -44,13 +45,13 @@ export type WalkEnd = { kind: 'reached' } | { kind: 'stopped' } | Obstacle;
 
 /** One target walked to a value, or as far as it goes. */
 export function walkLadder(
-  document: CaseDocument,
+  unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
   asked: WalkAsked,
   onPoint: (point: WalkPoint) => boolean,
 ): Outcome<WalkFacts> {
-  const found = findLadder(document, column, around);
+  const found = findLadder(unitInputs, column, around);
   if (found.state !== 'solved') return passOn(found);
   const { ready, input, column: from } = found.value;
   const { reading } = ready;
@@ -64,7 +65,7 @@ export function walkLadder(
   const targets: Target[] = input.targets.map((target, k) => (k === seat ? { quantity, value: to } : target));
   const curve: WalkFacts['curve'] = { value: [], reflux: [], reboilerDuty: [], condenserDuty: [] };
   const described = (solution: SolvedColumn): LadderFacts =>
-    describeLadder(document, column, ready, { column: solution, holding: [] });
+    describeLadder(unitInputs, column, ready, { column: solution, holding: [] });
   const note = (solution: SolvedColumn): void => {
     curve.value.push(valueOf(solution));
     curve.reflux.push(solution.refluxRatio);
@@ -87,7 +88,7 @@ export function walkLadder(
     ? { kind: 'reached' }
     : stop.isAsked
       ? { kind: 'stopped' }
-      : obstacleTo(document, column, {
+      : obstacleTo(unitInputs, column, {
           input,
           beyond,
           target: asked.target,

@@ -1,15 +1,20 @@
 /** Targets, handles and places of a rigorous column in the engineer's words: the same in cards, sentences and on the command line. */
-import type { CaseDocument, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
+import type { CaseMixture, ColumnUnit, FreedHandle, LadderQuantity, QuantityBasis } from '@keen-ladder/schema';
 import type { Dimension } from '../../../measures/index.ts';
 import { placeName } from '../places.ts';
-import { inletsOf } from '../../ports.ts';
+
+/** What names are taken from: `UnitInputs` holds it. */
+export interface Named {
+  mixture: Pick<CaseMixture, 'components'>;
+  inlets: readonly { id: string; name: string }[];
+}
 
 const by = (basis: QuantityBasis): string => (basis === 'mole' ? '' : ` by ${basis}`);
 
 /** A quantity's name at the head of a card; those of one column differ, but for the pressure or temperature that a product's property is asked at. */
-export function quantityName(document: CaseDocument, column: ColumnUnit, quantity: LadderQuantity): string {
+export function quantityName(inputs: Named, column: ColumnUnit, quantity: LadderQuantity): string {
   const names = (ids: readonly string[]): string =>
-    ids.map((id) => document.mixture.components.find((c) => c.id === id)?.name ?? id).join(' + ');
+    ids.map((id) => inputs.mixture.components.find((c) => c.id === id)?.name ?? id).join(' + ');
   const loop = (id: string): string => column.ladder?.pumpArounds.find((p) => p.id === id)?.name ?? 'pump-around';
   switch (quantity.kind) {
     case 'reflux-ratio':
@@ -55,18 +60,18 @@ export function quantityName(document: CaseDocument, column: ColumnUnit, quantit
     case 'return-temperature':
       return `return of ${loop(quantity.loop)}`;
     case 'freed':
-      return freedName(document, column, quantity.handle);
+      return freedName(inputs, quantity.handle);
   }
 }
 
 /** What may be moved, in words. */
-export function freedName(document: CaseDocument, column: ColumnUnit, handle: FreedHandle): string {
-  const feed = (inlet: string): string => inletsOf(document, column).find(({ id }) => id === inlet)?.name ?? 'feed';
+export function freedName(inputs: Named, handle: FreedHandle): string {
+  const feed = (inlet: string): string => inputs.inlets.find(({ id }) => id === inlet)?.name ?? 'feed';
   switch (handle.kind) {
     case 'feed-flow':
       return `flow of ${feed(handle.inlet)}, of what it is given`;
     case 'feed-component':
-      return `${document.mixture.components.find(({ id }) => id === handle.component)?.name ?? 'component'} in ${feed(handle.inlet)}`;
+      return `${inputs.mixture.components.find(({ id }) => id === handle.component)?.name ?? 'component'} in ${feed(handle.inlet)}`;
     case 'feed-temperature':
       return `temperature of ${feed(handle.inlet)}`;
     case 'feed-heat':
