@@ -107,6 +107,12 @@ test('where nothing is entered yet, a number makes what it needs around it', () 
   const entered = withValue(empty, address, 12);
   expect(valueAt(entered ?? empty, address)).toBe(12);
   expect(CaseDocument.safeParse(entered).success).toBe(true);
+  const [component] = blank.mixture.components;
+  const without = { ...blank, streams: blank.streams.map((s) => ({ ...s, composition: { ...s.composition, parts: {} } })) };
+  const part = `streams.${blank.streams[0]?.id ?? ''}.composition.${component?.id ?? ''}`;
+  const added = withValue(without, part, 0.4);
+  expect(valueAt(added ?? without, part)).toBe(0.4);
+  expect(CaseDocument.safeParse(added).success).toBe(true);
   expect(withValue(blank, 'units.nowhere.pressure.top', 1)).toBeUndefined();
   expect(valueAt(blank, 'units.nowhere.pressure.top')).toBeUndefined();
 });

@@ -91,6 +91,8 @@ describe('entered as a person types it', () => {
     ['units.column.ladder.heatLoss', '12 kW', 12e3],
     ['units.column.estimate.efficiency', '', null],
     ['units.column.ladder.top', 'partial', 'partial'],
+    ['units.column.graph.feedStages.feed', '7', 7],
+    ['units.column.ladder.efficiency.stages.5', '0.6', 0.6],
   ])('%s = "%s"', (address, text, value) => {
     expect(valueAt(entered(address, text), address)).toEqual(value);
   });
@@ -100,6 +102,7 @@ describe('entered as a person types it', () => {
     ['units.column.ladder.stages', '1', 'rungs of the ladder'],
     ['units.column.ladder.top', 'golden', 'condenser of the ladder'],
     ['units.column.ladder', '3', '--addresses'],
+    ['units.column.balance.bottoms.67-56-1.fraction', '0.1', 'nothing stands there yet'],
     ['units.tower.pressure.top', '3', '--addresses'],
   ])('%s = "%s" is refused with %s in the sentence', (address, text, words) => {
     const refused = withEntered(document, address, text);

@@ -78,7 +78,10 @@ export function withEntered(document: CaseDocument, address: string, text: strin
     return `Nothing can be entered at “${address}”. --addresses lists what can be.`;
   const read = valueOf(document, entered, text);
   if ('problem' in read) return `${address}: ${read.problem}`;
-  const changed = CaseDocument.safeParse(withValue(document, address, read.value));
+  const entering = withValue(document, address, read.value);
+  if (entering === undefined)
+    return `${address}: nothing stands there yet that a value could take the place of; enter it on its page first.`;
+  const changed = CaseDocument.safeParse(entering);
   return changed.success ? changed.data : `${address}: the ${entered.name} cannot be “${text}”.`;
 }
 

@@ -2,7 +2,7 @@
 import { CloseOutlined } from '@ant-design/icons';
 import { capital, quantityDimension, quantityName, readUnit, sameQuantity } from '@keen-ladder/core';
 import type { Dimension, LadderFacts } from '@keen-ladder/core';
-import { Button, Dropdown, Select, Switch } from 'antd';
+import { Button, Select, Switch } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit, LadderInputs, LadderQuantity, LadderTarget } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -10,6 +10,8 @@ import { ladderSet, targetLetGo, targetRemoved, targetSet } from '../document/do
 import { selectDocument } from '../document/selectors.ts';
 import { selectShowQuantity } from '../document/showing.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
+import { InPlaceOf } from './InPlaceOf.tsx';
+import { targetsInPlace } from './targetsInPlace.ts';
 import { WalkButtons } from './walk/WalkButtons.tsx';
 
 interface Props {
@@ -49,6 +51,11 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
   const now = standing?.now ?? null;
   const set = (change: Partial<LadderTarget>, gesture?: string) =>
     dispatch(targetSet({ column: column.id, target: { ...target, ...change } }, gesture));
+  /** Takes its present value as wanted, in place of another where it was not in force, so that nothing jumps. */
+  const hold = (there: number) => (instead: string | null) => {
+    if (instead === null) set({ value: there });
+    else dispatch(ladderSet({ column: column.id, change: { targets: targetsInPlace(ladder.targets, target.id, there, instead) } }));
+  };
   const isMet = now !== null && value !== null && Math.abs(now - value) <= 1e-6 * Math.max(Math.abs(value), 1e-12);
   const [isWide, setWide] = useState(false);
   const isTold = isInForce || isWide;
@@ -110,55 +117,12 @@ export function TargetCard({ column, ladder, target, facts }: Props) {
             onChange={(next) => set({ wish: next })}
           />
           {now !== null && !(isInForce && isMet) && (
-            <Hold column={column} ladder={ladder} target={target} now={now} onHold={() => set({ value: now })} />
+            <InPlaceOf column={column} target={target} words="Hold what it is now" onChosen={hold(now)} />
           )}
           <WalkButtons column={column} target={target} facts={facts} />
         </div>
       )}
     </li>
-  );
-}
-
-interface HoldProps {
-  column: ColumnUnit;
-  ladder: LadderInputs;
-  target: LadderTarget;
-  now: number;
-  /** Its present value is wanted of a target that is in force. */
-  onHold: () => void;
-}
-
-/** Takes its present value as wanted, in place of another where it was not in force, so that nothing jumps. */
-function Hold({ column, ladder, target, now, onHold }: HoldProps) {
-  const dispatch = useAppDispatch();
-  const document = useAppSelector(selectDocument);
-  const others = ladder.targets.filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
-  const holdInPlaceOf = (id: string) => {
-    const targets = ladder.targets.map((t) =>
-      t.id === target.id ? { ...t, value: now, isInForce: true } : t.id === id ? { ...t, isInForce: false } : t,
-    );
-    dispatch(ladderSet({ column: column.id, change: { targets } }));
-  };
-  const button = (
-    <Button type="link" size="small" {...(target.isInForce ? { onClick: onHold } : {})}>
-      Hold what it is now
-    </Button>
-  );
-  if (target.isInForce) return button;
-  return (
-    <Dropdown
-      trigger={['click']}
-      disabled={others.length === 0}
-      menu={{
-        items: others.map((t) => ({
-          key: t.id,
-          label: `in place of ${quantityName(readUnit(document, column), column, t.quantity)}`,
-        })),
-        onClick: ({ key }) => holdInPlaceOf(key),
-      }}
-    >
-      {button}
-    </Dropdown>
   );
 }
 

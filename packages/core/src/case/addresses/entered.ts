@@ -5,7 +5,7 @@
 import type { CaseDocument, SiteConditions, Stream, Unit } from '@keen-ladder/schema';
 import { entriesOfKind, row, STREAM_ENTRIES } from '../../plant/index.ts';
 import type { EntryMeasure, EntryRow } from '../../plant/index.ts';
-import { firstPart, isSaid } from './parts.ts';
+import { firstPart, isSaid, withPart } from './parts.ts';
 
 /** Something that can be entered, or a group of such things. */
 export interface Entered {
@@ -184,14 +184,19 @@ export function valueAt(document: CaseDocument, address: string): unknown {
 export function withValue(document: CaseDocument, address: string, value: unknown): CaseDocument | undefined {
   const section = sectionAt(document, address);
   const begin = section.rows.find(({ at }) => joined(section.prefix, at) === address)?.begin;
+  const mayBeAdded = typeof value === 'number' && isNumber(exactlyEntered(document, address));
   const changed = (here: unknown, rest: string): unknown => {
     if (rest === '') {
       if (isSaid(here)) return { ...here, value };
       return here === null && begin !== undefined && typeof value === 'number' ? begin(value) : value;
     }
     const first = firstPart(here, rest);
-    const inner = first === undefined ? undefined : changed(first.part.value, first.rest);
-    return inner === undefined ? undefined : first?.part.with(inner);
+    if (first === undefined) return mayBeAdded ? withPart(here, rest, value) : undefined;
+    const inner = changed(first.part.value, first.rest);
+    return inner === undefined ? undefined : first.part.with(inner);
   };
   return changed(document, address) as CaseDocument | undefined; // of the same shape but for the value
 }
+
+const isNumber = (entry: Entered | undefined): boolean =>
+  entry !== undefined && entry.measure !== 'choice' && entry.measure !== 'group';

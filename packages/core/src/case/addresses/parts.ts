@@ -54,3 +54,12 @@ export function firstPart(whole: unknown, address: string): { name: string; part
 
 /** Whether something is a number said with what it is. */
 export const isSaid = (value: unknown): value is { value: number | null } => isRecord(value) && 'value' in value;
+
+/** A record with a part that it has not had, in the record without a name where it holds one; undefined of what is no record, or is a list. */
+export function withPart(whole: unknown, name: string, value: unknown): unknown {
+  if (!isRecord(whole)) return undefined;
+  const unnamed = Object.keys(whole).find((key) => UNNAMED.has(key));
+  if (unnamed === undefined) return { ...whole, [name]: value };
+  const inner = withPart(whole[unnamed], name, value);
+  return inner === undefined ? undefined : { ...whole, [unnamed]: inner };
+}

@@ -1,7 +1,7 @@
 /** On a card: walk to what is wanted, and ask how far it goes. */
 import { capital, quantityDimension, quantityName, readUnit } from '@keen-ladder/core';
 import type { LadderFacts, WalkFacts } from '@keen-ladder/core';
-import { Button, Dropdown } from 'antd';
+import { Button } from 'antd';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import type { CaseDocument, ColumnUnit, LadderTarget } from '@keen-ladder/schema';
@@ -12,6 +12,8 @@ import { ladderSet, targetSet } from '../../document/documentSlice.ts';
 import { selectDocument } from '../../document/selectors.ts';
 import { selectShow, selectShowQuantity } from '../../document/showing.ts';
 import { engineFailed, ladderPassed, ladderReturned } from '../../engine/resultsSlice.ts';
+import { InPlaceOf } from '../InPlaceOf.tsx';
+import { targetsInPlace } from '../targetsInPlace.ts';
 import { endWords } from './endWords.ts';
 import { startWalk } from './walker.ts';
 import type { RunningWalk } from './walker.ts';
@@ -43,9 +45,7 @@ function useWalk({ column, target, facts }: Props) {
       dispatch(targetSet({ column: column.id, target: { ...target, value: wanted } }));
       return;
     }
-    const targets = (column.ladder?.targets ?? []).map((t) =>
-      t.id === target.id ? { ...t, value: wanted, isInForce: true } : t.id === instead ? { ...t, isInForce: false } : t,
-    );
+    const targets = targetsInPlace(column.ladder?.targets ?? [], target.id, wanted, instead);
     dispatch(ladderSet({ column: column.id, change: { targets } }));
   };
   const walk = (instead: string | null) => {
@@ -97,7 +97,7 @@ export function WalkButtons({ column, target, facts }: Props) {
           </>
         ) : (
           <>
-            {canWalk && <WalkThere column={column} target={target} onWalk={walk} />}
+            {canWalk && <InPlaceOf column={column} target={target} words="Walk there" onChosen={walk} />}
             <Button type="link" size="small" disabled={now === null} onClick={() => setAsked(true)}>
               How far?
             </Button>
@@ -119,39 +119,6 @@ export function WalkButtons({ column, target, facts }: Props) {
         </Suspense>
       )}
     </>
-  );
-}
-
-interface WalkThereProps {
-  column: ColumnUnit;
-  target: LadderTarget;
-  /** @param instead the target that gives way; null where the walked one is in force */
-  onWalk: (instead: string | null) => void;
-}
-
-function WalkThere({ column, target, onWalk }: WalkThereProps) {
-  const document = useAppSelector(selectDocument);
-  const others = (column.ladder?.targets ?? []).filter((t) => t.isInForce && t.wish === 'equal' && t.id !== target.id);
-  const button = (
-    <Button type="link" size="small" {...(target.isInForce ? { onClick: () => onWalk(null) } : {})}>
-      Walk there
-    </Button>
-  );
-  if (target.isInForce) return button;
-  return (
-    <Dropdown
-      trigger={['click']}
-      disabled={others.length === 0}
-      menu={{
-        items: others.map((t) => ({
-          key: t.id,
-          label: `in place of ${quantityName(readUnit(document, column), column, t.quantity)}`,
-        })),
-        onClick: ({ key }) => onWalk(key),
-      }}
-    >
-      {button}
-    </Dropdown>
   );
 }
 
