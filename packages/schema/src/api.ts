@@ -3,8 +3,11 @@ import { z } from 'zod';
 import { CaseDocument } from './document.ts';
 import { CaseName } from './file.ts';
 
+/** A UUID. */
 export const Id = z.guid();
+/** The id in a request's path. */
 export const IdParams = z.strictObject({ id: Id });
+/** A case and one of its saved versions, in a request's path. */
 export const VersionParams = z.strictObject({ id: Id, version: z.coerce.number().int().positive().max(2_147_483_647) });
 
 const partedBySemicolons = z
@@ -33,10 +36,15 @@ const GroupName = z.strictObject({ id: z.int().positive(), name: z.string() });
 export const GroupNames = z.strictObject({ unifac: z.array(GroupName), modifiedUnifac: z.array(GroupName) });
 export type GroupNames = z.infer<typeof GroupNames>;
 
+/** A project to be made. */
 export const NewProject = z.strictObject({ name: CaseName });
+/** Another name. */
 export const Rename = z.strictObject({ name: CaseName });
+/** A case to be made. */
 export const NewCase = z.strictObject({ name: CaseName, document: CaseDocument });
+/** A document and the version it was made on. */
 export const SaveCase = z.strictObject({ version: z.int().positive().max(2_147_483_647), document: CaseDocument });
+/** The name of a variant. */
 export const Duplicate = z.strictObject({ name: CaseName });
 /** Import takes whatever a file holds; `readCaseFile` says what is wrong with it. */
 export const Import = z.strictObject({ file: z.unknown() });
@@ -52,6 +60,7 @@ export const Figures = z.strictObject({
   staircase: z.array(z.tuple([z.number(), z.number()])),
 });
 
+/** A case as the list shows it. */
 export const CaseSummary = z.strictObject({
   id: Id,
   projectId: Id,
@@ -64,9 +73,12 @@ export const CaseSummary = z.strictObject({
   isCurrent: z.boolean(),
 });
 
+/** A project with its cases. */
 export const ProjectSummary = z.strictObject({ id: Id, name: z.string(), cases: z.array(CaseSummary) });
+/** All projects. */
 export const ProjectList = z.strictObject({ projects: z.array(ProjectSummary) });
 
+/** A case with its document. */
 export const OpenCase = z.strictObject({
   id: Id,
   projectId: Id,
@@ -79,12 +91,17 @@ export const OpenCase = z.strictObject({
   document: CaseDocument,
 });
 
+/** What a save made. */
 export const Saved = z.strictObject({ version: z.int(), updatedAt: z.string() });
 
+/** A saved version. */
 export const HistoryLine = z.strictObject({ version: z.int(), savedAt: z.string() });
+/** The saved versions of a case, newest first. */
 export const History = z.strictObject({ lines: z.array(HistoryLine) });
 
+/** Something that was deleted. */
 export const BinItem = z.strictObject({ id: Id, kind: z.enum(['case', 'project']), name: z.string(), deletedAt: z.string() });
+/** All of it, newest first. */
 export const Bin = z.strictObject({ items: z.array(BinItem) });
 
 /** RFC 9457, with the newer case where a save came too late. */
@@ -94,6 +111,7 @@ export const ProblemReply = z.looseObject({
   status: z.int(),
   detail: z.string().optional(),
 });
+/** The newer case that a save met. */
 export const Conflict = z.looseObject({ current: OpenCase });
 
 export type Bin = z.infer<typeof Bin>;

@@ -46,6 +46,7 @@ const coefficientCounts = {
   'power-sum': 7,
 } as const;
 
+/** Forms of correlations over temperature. */
 export type CorrelationForm = keyof typeof coefficientCounts;
 
 const anyForm = Object.keys(coefficientCounts) as [CorrelationForm, ...CorrelationForm[]]; // the keys of the object are its forms
@@ -78,6 +79,7 @@ const GroupCounts = z.array(GroupCount).max(20);
 export const TwuAlpha = z.strictObject({ L: number, M: number, N: number, c: number, source: text(500) });
 export type TwuAlpha = z.infer<typeof TwuAlpha>;
 
+/** Everything that is known of a component, each number with its source. */
 export const ComponentRecord = z.strictObject({
   /** CAS registry number, or an own identifier beginning with "own:". */
   id: identifier,

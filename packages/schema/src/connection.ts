@@ -10,5 +10,6 @@ export type Port = z.infer<typeof Port>;
 export const Source = z.union([z.strictObject({ stream: identifier }), Port]);
 export type Source = z.infer<typeof Source>;
 
+/** A stream between two places. */
 export const Connection = z.strictObject({ id: identifier, from: Source, to: Port });
 export type Connection = z.infer<typeof Connection>;

@@ -31,6 +31,7 @@ const unitOf = (dimension: ShownDimension) => {
   return z.string().refine((id) => ids.includes(id), { message: `must be one of ${ids.join(', ')}` });
 };
 
+/** The unit that each kind of quantity is shown in. */
 export const Display = z.strictObject({
   temperature: unitOf('temperature'),
   temperatureDifference: unitOf('temperatureDifference'),

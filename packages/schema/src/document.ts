@@ -20,6 +20,7 @@ const areDifferent = (named: readonly { id: string }[]): boolean => new Set(name
 const byId = <T extends z.ZodType<{ id: string }>>(member: T, most: number) =>
   z.array(member).max(most).refine(areDifferent, { message: 'two of one id' });
 
+/** A case: what is mailed, stored and solved. */
 export const CaseDocument = z.strictObject({
   site: SiteConditions,
   display: Display,

@@ -4,10 +4,12 @@ import { CaseDocument, SCHEMA_VERSION } from './document.ts';
 import { text } from './primitives.ts';
 import { upgrade } from './upgrades/index.ts';
 
+/** What a case or a project may be called. */
 export const CaseName = text(120)
   .transform((t) => t.trim())
   .refine((t) => t.length > 0, { message: 'a name is needed' });
 
+/** A case as a file. */
 export const CaseFile = z.strictObject({
   format: z.literal('keen-ladder case'),
   schemaVersion: z.int().min(1),
@@ -15,11 +17,13 @@ export const CaseFile = z.strictObject({
   document: z.record(z.string(), z.unknown()),
 });
 
+/** A case that was read from a file. */
 export interface ReadCase {
   name: string;
   document: CaseDocument;
 }
 
+/** A case, or the sentence that says what is wrong with its file. */
 export type ReadResult = { ok: true; value: ReadCase } | { ok: false; problem: string };
 
 /** Writes a case file's content. */

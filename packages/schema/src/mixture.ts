@@ -44,6 +44,7 @@ export const UniquacPair = z.strictObject({
 });
 export type UniquacPair = z.infer<typeof UniquacPair>;
 
+/** Parameters of a pair by any model of activity coefficients. */
 export type ActivityPair = NrtlPair | WilsonPair | UniquacPair;
 
 /** Cubic equations of state whose kᵢⱼ a case holds. */
@@ -91,6 +92,7 @@ export const GroupTable = z.strictObject({
 });
 export type GroupTable = z.infer<typeof GroupTable>;
 
+/** The tables of all methods by groups. */
 export const GroupTables = z.strictObject({
   unifac: GroupTable,
   modifiedUnifac: GroupTable,
@@ -98,11 +100,14 @@ export const GroupTables = z.strictObject({
   ppr78: z.strictObject({ source: text(500), pairs: z.array(z.tuple([text(40), text(40), number, number])).max(1000) }),
 });
 export type GroupTables = z.infer<typeof GroupTables>;
+/** Groups of the predictive Peng-Robinson equation. */
 export type Ppr78Table = GroupTables['ppr78'];
 
+/** Models of the liquid by activity coefficients. */
 export const ActivityName = z.enum(['ideal', 'nrtl', 'wilson', 'uniquac', 'unifac', 'modified-unifac', 'regular-solution']);
 export type ActivityName = z.infer<typeof ActivityName>;
 
+/** Models of a mixture. */
 export const ModelName = z.enum([...ActivityName.options, ...CubicName.options, 'psrk']);
 export type ModelName = z.infer<typeof ModelName>;
 

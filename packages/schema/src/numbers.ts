@@ -17,4 +17,5 @@ export const NumberAt = z.discriminatedUnion('state', [
 ]);
 export type NumberAt = z.infer<typeof NumberAt>;
 
+/** What the API answers. */
 export const NumbersReply = z.strictObject({ numbers: z.array(NumberAt) });

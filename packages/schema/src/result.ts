@@ -18,6 +18,7 @@ const Product = z.strictObject({
   enthalpy: z.number(),
 });
 
+/** A solved ladder. */
 export const LadderNumbers = z.strictObject({
   stages: z.int(),
   T: numbers,
@@ -107,6 +108,7 @@ const UnitResult = z.strictObject({
   sensitivities: stop(anything).nullable().optional(),
 });
 
+/** What the command line writes. */
 export const ResultFile = z.strictObject({
   format: z.literal('keen-ladder result'),
   resultVersion: z.literal(1),

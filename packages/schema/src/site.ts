@@ -6,6 +6,7 @@ import { number } from './primitives.ts';
 export const CoolingLevel = z.strictObject({ temperature: number.min(50).max(900), approach: number.min(0).max(200) });
 export type CoolingLevel = z.infer<typeof CoolingLevel>;
 
+/** A site. */
 export const SiteConditions = z.strictObject({
   barometricPressure: number.min(1e4).max(2e5), // Pa
   /** Temperature of standard liquid volumes, K. */
@@ -15,4 +16,5 @@ export const SiteConditions = z.strictObject({
   heating: CoolingLevel,
 });
 export type SiteConditions = z.infer<typeof SiteConditions>;
+/** Its coolants. */
 export type CoolingName = keyof SiteConditions['cooling'];

@@ -8,6 +8,7 @@ export const Amount = z.strictObject({
   basis: z.enum(['molar', 'mass', 'standard-liquid', 'standard-gas', 'actual']),
 });
 export type Amount = z.infer<typeof Amount>;
+/** How an amount is counted. */
 export type AmountBasis = Amount['basis'];
 
 export const Composition = z.strictObject({
@@ -17,6 +18,7 @@ export const Composition = z.strictObject({
   parts: z.record(identifier, number),
 });
 export type Composition = z.infer<typeof Composition>;
+/** How a composition is counted. */
 export type CompositionBasis = Composition['basis'];
 
 /** K, Pa, mol/mol, J/mol from the elements at 298.15 K, K below the bubble point, K above the dew point, feed quality. */
@@ -32,6 +34,7 @@ export const Condition = z.discriminatedUnion('by', [
 ]);
 export type Condition = z.infer<typeof Condition>;
 
+/** A feed. */
 export const Stream = z.strictObject({
   id: identifier,
   name: text(120),

@@ -10,6 +10,7 @@ export type DrumQuantity = z.infer<typeof DrumQuantity>;
 export const DrumKnown = z.strictObject({ by: DrumQuantity, value: number.nullable() });
 export type DrumKnown = z.infer<typeof DrumKnown>;
 
+/** A flash drum. */
 export const DrumUnit = z.strictObject({
   id: identifier,
   kind: z.literal('drum'),

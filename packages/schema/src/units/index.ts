@@ -6,8 +6,10 @@ import { DrumUnit } from './drum.ts';
 export * from './column/index.ts';
 export * from './drum.ts';
 
+/** A unit of any kind. */
 export const Unit = z.discriminatedUnion('kind', [ColumnUnit, DrumUnit]);
 export type Unit = z.infer<typeof Unit>;
+/** The kinds there are. */
 export type UnitKind = Unit['kind'];
 
 /** What the kinds are called. */

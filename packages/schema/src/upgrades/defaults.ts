@@ -18,6 +18,7 @@ export const METRIC = {
   volumeFraction: 'm³/m³',
 };
 
+/** A site of which nothing was said, as it was then. */
 export const SITE = {
   barometricPressure: 101325, // Pa
   standardTemperature: 288.15, // K
@@ -29,6 +30,7 @@ export const SITE = {
   heating: { temperature: 453.15, approach: 10 },
 };
 
+/** Options of a model, as they were then. */
 export const OPTIONS = {
   vapour: 'ideal',
   poynting: false,
@@ -38,6 +40,7 @@ export const OPTIONS = {
   predictInteractions: true,
 };
 
+/** Nothing asked of a washing. */
 export const NO_ABSORPTION = {
   gas: null,
   liquid: null,

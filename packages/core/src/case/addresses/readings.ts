@@ -99,7 +99,7 @@ export function answersOf(
 }
 
 /** The unit and the stop that a result's address begins with; undefined where there is no such unit. */
-export function stopAt(document: CaseDocument, address: string): { unit: Unit; stop: string } | undefined {
+function stopAt(document: CaseDocument, address: string): { unit: Unit; stop: string } | undefined {
   const [id, stop = ''] = address.split('/');
   const unit = document.units.find((one) => one.id === id);
   return unit === undefined ? undefined : { unit, stop };

@@ -12,6 +12,10 @@ export { solveEstimate, USUAL_REFLUXES } from './estimate.ts';
 export type { CoolantFacts, EstimateFacts } from './estimate.ts';
 export { solveAbsorption, USUAL_FLOW_MULTIPLE } from './absorption.ts';
 export type { AbsorptionFacts, AbsorptionResult, TransferDrawing, TransferRoles } from './absorption.ts';
+export { absorptionReadings, balanceReadings, estimateReadings, graphReadings } from './readings.ts';
+export { nodeHash, nodesOf } from './nodes.ts';
+export type { NodeFacts, NodeName } from './nodes.ts';
+export { solveNode } from './solveNode.ts';
 
 export { begunLadder } from './ladder/begun.ts';
 export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './ladder/carried.ts';
@@ -33,9 +37,3 @@ export { limitSentences } from './ladder/limitWords.ts';
 export { ladderSlopes } from './ladder/slopes.ts';
 export type { SlopeInput, SlopesFacts } from './ladder/slopes.ts';
 export { changeOf, feedStageRows, productRows, slopeRows, stageRows } from './ladder/tables.ts';
-export { absorptionReadings, balanceReadings, estimateReadings, graphReadings } from './readings.ts';
-export { quantityAddress } from './ladder/quantityAddress.ts';
-
-export { nodeHash, nodesOf } from './nodes.ts';
-export type { NodeFacts, NodeName } from './nodes.ts';
-export { solveNode } from './solveNode.ts';

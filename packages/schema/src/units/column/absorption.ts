@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { identifier, number } from '../../primitives.ts';
 
+/** What a washing is asked. */
 export const AbsorptionInputs = z.strictObject({
   /** Inlets: the gas enters under the last stage, the liquid on the first. */
   gas: identifier.nullable(),

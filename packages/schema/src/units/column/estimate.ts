@@ -7,6 +7,7 @@ import { RefluxWish } from './graph.ts';
 export const GillilandFit = z.enum(['molokanov', 'eduljee']);
 export type GillilandFit = z.infer<typeof GillilandFit>;
 
+/** What an estimate is asked. */
 export const EstimateInputs = z.strictObject({
   /** null: proposed from the balance sheet. */
   keys: z.strictObject({ light: identifier, heavy: identifier }).nullable(),

@@ -10,9 +10,11 @@ export type RefluxWish = z.infer<typeof RefluxWish>;
 export const RatingQuantity = z.enum(['reflux', 'boil-up', 'distillate', 'distillate-purity', 'bottoms-purity']);
 export type RatingQuantity = z.infer<typeof RatingQuantity>;
 
+/** One of the two things known of a rating. */
 export const RatingKnown = z.strictObject({ by: RatingQuantity, value: number.nullable() });
 export type RatingKnown = z.infer<typeof RatingKnown>;
 
+/** Stages there are, and what is known besides. */
 export const RatingInputs = z.strictObject({
   /** In all, with the reboiler and a partial condenser. */
   stages: number.nullable(),
@@ -28,6 +30,7 @@ export type TrayEfficiency = z.infer<typeof TrayEfficiency>;
 /** By inlet or by side draw, from 1 at the top; one that is left out takes its best stage. */
 export const Stages = z.record(identifier, stage);
 
+/** What a graph is asked. */
 export const GraphInputs = z.strictObject({
   task: z.enum(['design', 'rating']),
   rating: RatingInputs,

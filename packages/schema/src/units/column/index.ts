@@ -14,6 +14,7 @@ export * from './absorption.ts';
 export * from './quantity.ts';
 export * from './ladder.ts';
 
+/** Total, partial with a vapour product, or mixed with both. */
 export const CondenserKind = z.enum(['total', 'partial', 'mixed']);
 export type CondenserKind = z.infer<typeof CondenserKind>;
 
@@ -28,6 +29,7 @@ export type Service = z.infer<typeof Service>;
 export const SideDraw = z.strictObject({ id: identifier, name: text(120), phase: z.enum(['liquid', 'vapour']) });
 export type SideDraw = z.infer<typeof SideDraw>;
 
+/** A column. */
 export const ColumnUnit = z
   .strictObject({
     id: identifier,

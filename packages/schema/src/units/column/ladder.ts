@@ -4,6 +4,7 @@ import { identifier, number, stage, text } from '../../primitives.ts';
 import { Stages } from './graph.ts';
 import { FreedHandle, LadderQuantity } from './quantity.ts';
 
+/** Condensers of a ladder. */
 export const LadderTop = z.enum(['total', 'partial', 'mixed', 'none']);
 export type LadderTop = z.infer<typeof LadderTop>;
 
@@ -23,9 +24,11 @@ export type LadderPressure = z.infer<typeof LadderPressure>;
 export const LadderFeed = z.strictObject({ stage, way: z.enum(['whole', 'vapour-above']) });
 export type LadderFeed = z.infer<typeof LadderFeed>;
 
+/** Liquid that is taken from one stage and returned to another. */
 export const PumpAroundInputs = z.strictObject({ id: identifier, name: text(120), from: stage, to: stage });
 export type PumpAroundInputs = z.infer<typeof PumpAroundInputs>;
 
+/** A quantity that is wanted. */
 export const LadderTarget = z.strictObject({
   id: identifier,
   quantity: LadderQuantity,
@@ -62,6 +65,7 @@ export const MethodName = z.enum([
 ]);
 export type MethodName = z.infer<typeof MethodName>;
 
+/** What a ladder is asked. */
 export const LadderInputs = z.strictObject({
   stages: z.int().min(2).max(400),
   top: LadderTop,

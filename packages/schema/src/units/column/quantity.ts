@@ -14,6 +14,7 @@ export const FreedHandle = z.discriminatedUnion('kind', [
 ]);
 export type FreedHandle = z.infer<typeof FreedHandle>;
 
+/** By moles, mass, or volume of standard liquid. */
 export const QuantityBasis = z.enum(['mole', 'mass', 'volume']);
 export type QuantityBasis = z.infer<typeof QuantityBasis>;
 

@@ -16,5 +16,6 @@ export const SheetCell = z.strictObject({
 });
 export type SheetCell = z.infer<typeof SheetCell>;
 
+/** What a balance sheet was given. */
 export const BalanceInputs = z.strictObject({ cells: z.array(SheetCell).max(500) });
 export type BalanceInputs = z.infer<typeof BalanceInputs>;
