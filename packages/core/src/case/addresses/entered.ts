@@ -121,10 +121,11 @@ function placeOf(at: string, address: string, whole: unknown): Place | undefined
   let here: unknown = whole;
   for (const word of at === '' ? [] : at.split('.')) {
     if (rest === '') return undefined;
+    // Most rows end here: fields ask for their address at every edit, and nothing is walked for a row of another place.
+    if (!word.startsWith('*') && rest !== word && !rest.startsWith(`${word}.`)) return undefined;
     // A name may hold dots; what is not in the document is called by its first word.
-    const first = firstPart(here, rest);
+    const first = word === '**' ? undefined : firstPart(here, rest);
     const name = word === '**' ? rest : word === '*' ? (first?.name ?? rest.split('.')[0]) : word;
-    if (rest !== name && !rest.startsWith(`${name}.`)) return undefined;
     if (word.startsWith('*')) keys.push(name);
     here = first?.name === name ? first.part.value : undefined;
     rest = rest.slice(name.length + 1);
