@@ -9,23 +9,24 @@ import {
   explainParse,
   findUnit,
   parseQuantity,
-  resultAt,
+  resultReader,
   resultsIn,
   showIn,
   shownUnit,
   valueAt,
   withValue,
 } from '@keen-ladder/core';
-import type { CaseSolver, Entered } from '@keen-ladder/core';
+import type { Entered } from '@keen-ladder/core';
 import { CaseDocument } from '@keen-ladder/schema';
 import type { NumberAt } from '@keen-ladder/schema';
 
-/** @param isOver asked between steps of columns; true ends their search */
-export function numberAt(solver: CaseSolver, document: CaseDocument, address: string, isOver?: () => boolean): NumberAt {
+type ReadResult = ReturnType<typeof resultReader>;
+
+function numberAt(read: ReadResult, document: CaseDocument, address: string): NumberAt {
   const entered = exactlyEntered(document, address);
   if (entered !== undefined) return enteredNumber(document, entered);
   const show = showIn(document.display, document.site);
-  const result = resultAt(solver, document, address, isOver);
+  const result = read(address);
   switch (result?.state) {
     case undefined:
       return none(address, 'Nothing of this case has the address');
@@ -53,11 +54,14 @@ const none = (address: string, words: string): NumberAt => ({
   sentence: `${words} “${address}”.`,
 });
 
-/** Numbers of one case, each part of it solved once. */
-export const numbersAt = (document: CaseDocument, addresses: readonly string[], isOver?: () => boolean): NumberAt[] => {
-  const solver = createCaseSolver();
-  return addresses.map((address) => numberAt(solver, document, address, isOver));
-};
+/**
+ * Numbers of one case, each stop of it solved once.
+ * @param isOver asked between steps of columns; true ends their search
+ */
+export function numbersAt(document: CaseDocument, addresses: readonly string[], isOver?: () => boolean): NumberAt[] {
+  const read = resultReader(createCaseSolver(), document, isOver);
+  return addresses.map((address) => numberAt(read, document, address));
+}
 
 /** Everything that has a number: what pages have fields for, then what comes out of every unit. */
 export function everyAddress(document: CaseDocument, isOver?: () => boolean): NumberAt[] {

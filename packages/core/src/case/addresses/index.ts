@@ -2,6 +2,6 @@
 export { enteredAt, enteredIn, exactlyEntered, valueAt, withValue } from './entered.ts';
 export type { Entered } from './entered.ts';
 export { partsOf } from './parts.ts';
-export { answersOf, resultAt, resultsIn } from './readings.ts';
+export { answersOf, resultReader, resultsIn } from './readings.ts';
 export type { Result, ResultStop, StopAnswers } from './readings.ts';
 export { resultRows } from './tables.ts';

@@ -106,22 +106,34 @@ function stopAt(document: CaseDocument, address: string): { unit: Unit; stop: st
 }
 
 /**
- * A number that comes out, worked out from nothing: of its stop alone, and of what that stands on.
- * @returns what the stop says where it is open or out of reach; undefined where nothing has this address
+ * Reads numbers that come out by their addresses, worked out from nothing: of their stop alone, and of what that stands on. A stop is solved once,
+ * however many numbers of it are asked.
+ * @returns what the stop says where it is open or out of reach; undefined where nothing has the address
  */
-export function resultAt(
+export function resultReader(
   solver: CaseSolver,
   document: CaseDocument,
-  address: string,
   isOver?: () => boolean,
-): Outcome<Result> | undefined {
-  const at = stopAt(document, address);
-  if (at === undefined) return undefined;
-  const answers = answersOf(solver, document, at.unit, at.stop as ResultStop, isOver); // another word asks nothing
-  const found = resultsIn(document, at.unit, answers).find((one) => one.address === address);
-  if (found !== undefined) return solved(found);
-  const said = at.stop === wholeStop(at.unit) ? answers.whole : outcomeOf(answers, at.stop, address.split('/')[2] ?? '');
-  return said === undefined || said.state === 'solved' ? undefined : passOn(said);
+): (address: string) => Outcome<Result> | undefined {
+  const kept = new Map<string, { answers: StopAnswers; results: Map<string, Result> }>();
+  const answered = ({ unit, stop }: { unit: Unit; stop: string }) => {
+    const key = `${unit.id}/${stop}`;
+    const before = kept.get(key);
+    if (before !== undefined) return before;
+    const answers = answersOf(solver, document, unit, stop as ResultStop, isOver); // another word asks nothing
+    const found = { answers, results: new Map(resultsIn(document, unit, answers).map((one) => [one.address, one])) };
+    kept.set(key, found);
+    return found;
+  };
+  return (address) => {
+    const at = stopAt(document, address);
+    if (at === undefined) return undefined;
+    const { answers, results } = answered(at);
+    const found = results.get(address);
+    if (found !== undefined) return solved(found);
+    const said = at.stop === wholeStop(at.unit) ? answers.whole : outcomeOf(answers, at.stop, address.split('/')[2] ?? '');
+    return said === undefined || said.state === 'solved' ? undefined : passOn(said);
+  };
 }
 
 function outcomeOf({ feeds, balance, ...others }: StopAnswers, stop: string, inlet: string): Outcome<unknown> | undefined {

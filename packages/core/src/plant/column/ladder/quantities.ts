@@ -41,6 +41,9 @@ export const isShare = ({ kind }: LadderQuantity): boolean =>
 
 /** What a column must have for it, in words. */
 export function neededBy(quantity: LadderQuantity): string {
+  if ('place' in quantity) return 'components and products that the column has';
+  if ('stage' in quantity) return 'a stage that the column has';
+  if ('loop' in quantity) return 'a pump-around that the column has';
   switch (quantity.kind) {
     case 'reflux-ratio':
       return 'a condenser';
@@ -48,32 +51,12 @@ export function neededBy(quantity: LadderQuantity): string {
       return 'a reboiler';
     case 'duty':
       return quantity.of === 'condenser' ? 'a condenser' : 'a reboiler';
-    case 'temperature':
-    case 'stage-flow':
-    case 'stage-fraction':
-      return 'a stage that the column has';
-    case 'flow':
-    case 'fraction':
-    case 'recovery':
-    case 'component-ratio':
-    case 'bubble-point':
-    case 'dew-point':
-    case 'vapour-pressure':
-    case 'molar-mass':
-    case 'standard-density':
     case 'draw-share':
       return 'components and products that the column has';
-    case 'loop-flow':
-    case 'loop-duty':
-    case 'return-temperature':
-      return 'a pump-around that the column has';
     case 'freed':
       return 'a handle that has been freed';
   }
 }
-
-/** What some quantity of one kind, or of several. */
-type Of<K extends LadderQuantity['kind']> = Extract<LadderQuantity, { kind: K }>;
 
 /** What quantities are made of. */
 interface Around extends Reader {
@@ -90,36 +73,22 @@ export function quantityOf(
 ): Quantity | null {
   const around: Around = { ...reader, input, firstFeed };
   const { ladder } = reader;
+  if ('place' in quantity) {
+    const place = placeOf(around, quantity.place);
+    return place === null ? null : quantityAt(around, place, quantity);
+  }
+  if ('stage' in quantity) return isCount(quantity.stage, 1, ladder.stages) ? quantityOnStage(around, quantity) : null;
+  if ('loop' in quantity) return quantityOfLoop(around, quantity);
   switch (quantity.kind) {
     case 'reflux-ratio':
       return ladder.top === 'none' ? null : refluxRatio(weightsOf(around, quantity.basis));
     case 'boil-up-ratio':
       return ladder.bottom === 'none' ? null : boilUpRatio(weightsOf(around, quantity.basis));
-    case 'flow':
-    case 'fraction':
-    case 'recovery':
-    case 'component-ratio':
-    case 'bubble-point':
-    case 'dew-point':
-    case 'vapour-pressure':
-    case 'molar-mass':
-    case 'standard-density': {
-      const place = placeOf(around, quantity.place);
-      return place === null ? null : quantityAt(around, place, quantity);
-    }
-    case 'temperature':
-    case 'stage-flow':
-    case 'stage-fraction':
-      return isCount(quantity.stage, 1, ladder.stages) ? quantityOnStage(around, quantity) : null;
     case 'duty':
       if (quantity.of === 'condenser' ? ladder.top === 'none' : ladder.bottom === 'none') return null;
       return { kind: 'duty', of: quantity.of };
     case 'draw-share':
       return shareOfDraw(around, quantity);
-    case 'loop-flow':
-    case 'loop-duty':
-    case 'return-temperature':
-      return quantityOfLoop(around, quantity);
     case 'freed': {
       const isFreed = ladder.freed.some((freed) => JSON.stringify(freed) === JSON.stringify(quantity.handle));
       return isFreed ? { kind: 'handle', handle: freeHandle(reader, quantity.handle, firstFeed) } : null;
@@ -136,20 +105,8 @@ function componentsOf({ unitInputs }: Around, ids: readonly string[]): number[] 
   return places.length === 0 || places.includes(-1) ? undefined : places;
 }
 
-type AtPlace = Of<
-  | 'flow'
-  | 'fraction'
-  | 'recovery'
-  | 'component-ratio'
-  | 'bubble-point'
-  | 'dew-point'
-  | 'vapour-pressure'
-  | 'molar-mass'
-  | 'standard-density'
->;
-
 /** Of what leaves at a place. */
-function quantityAt(around: Around, place: Place, quantity: AtPlace): Quantity | null {
+function quantityAt(around: Around, place: Place, quantity: Extract<LadderQuantity, { place: string }>): Quantity | null {
   switch (quantity.kind) {
     case 'flow': {
       const w = weightsOf(around, quantity.basis);
@@ -182,7 +139,7 @@ function quantityAt(around: Around, place: Place, quantity: AtPlace): Quantity |
   }
 }
 
-function quantityOnStage(around: Around, quantity: Of<'temperature' | 'stage-flow' | 'stage-fraction'>): Quantity | null {
+function quantityOnStage(around: Around, quantity: Extract<LadderQuantity, { stage: number }>): Quantity | null {
   const { stage } = quantity;
   if (quantity.kind === 'temperature') return { kind: 'temperature', stage };
   const place: Place = { at: 'stage', stage, phase: quantity.phase };
@@ -192,17 +149,14 @@ function quantityOnStage(around: Around, quantity: Of<'temperature' | 'stage-flo
   return components === undefined ? null : fractionOf(place, components, weights);
 }
 
-function shareOfDraw({ column, input, model }: Around, { draw }: Of<'draw-share'>): Quantity | null {
+function shareOfDraw({ column, input, model }: Around, { draw }: Extract<LadderQuantity, { kind: 'draw-share' }>): Quantity | null {
   const side = column.draws.findIndex(({ id }) => id === draw);
   if (side < 0) return null;
   const { stage, phase } = input.draws[side];
   return drawnShare(firstSideDraw(input) + side, stage, phase, model.n);
 }
 
-function quantityOfLoop(
-  { ladder }: Around,
-  { kind, loop: id }: Of<'loop-flow' | 'loop-duty' | 'return-temperature'>,
-): Quantity | null {
+function quantityOfLoop({ ladder }: Around, { kind, loop: id }: Extract<LadderQuantity, { loop: string }>): Quantity | null {
   const loop = ladder.pumpArounds.findIndex((p) => p.id === id);
   if (loop < 0) return null;
   if (kind === 'return-temperature') return { kind, loop };
