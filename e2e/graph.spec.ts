@@ -16,7 +16,7 @@ import {
   url,
 } from './engineer.ts';
 import { readFile } from 'node:fs/promises';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 test('a first-time visitor is told what to do, opens the demo and sees stages, reflux and feed stage', async ({
   quietPage: page,
@@ -74,6 +74,33 @@ test('points move by arrow keys, numbers by arrow keys and sliders', async ({ qu
   await page.keyboard.press('ArrowUp');
   await expect(field(page, /^Feed stage/)).toHaveValue(String(best + 1));
   await expect(page.locator('.margin')).toContainText(`The best feed stage is ${best}`);
+});
+
+test('keys and text quicker than a frame are not lost', async ({ quietPage: page }) => {
+  await openCopy(page);
+  /** So many key presses before the browser draws its next frame; as between real ones, what each began may end. */
+  const pressed = (target: Locator, key: string, times: number) =>
+    target.evaluate(
+      async (element, { key, times }) => {
+        for (let k = 0; k < times; k++) {
+          element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+          await Promise.resolve();
+        }
+      },
+      { key, times },
+    );
+  await pressed(handle(page, 'Purity of the distillate'), 'ArrowDown', 5);
+  await expect(field(page, /Acetone in distillate/)).toHaveValue('0.945');
+  await pressed(field(page, /Acetone in feed/), 'ArrowUp', 4);
+  await expect(field(page, /Acetone in feed/)).toHaveValue('0.354');
+  await page.getByRole('slider', { name: 'Reflux, slider' }).focus();
+  for (let k = 0; k < 3; k++) await page.keyboard.press('ArrowRight');
+  await expect(field(page, /^Reflux/)).toHaveValue('1.33');
+  await page.locator('.leaves').getByText('Notes').click();
+  const notes = page.locator('.margin textarea');
+  await notes.fill('');
+  await notes.pressSequentially('typed without a rest between the letters');
+  await expect(notes).toHaveValue('typed without a rest between the letters');
 });
 
 async function figureOfFeedStage(page: Page): Promise<number> {

@@ -24,6 +24,7 @@ import {
   refluxSet,
   unitsChosen,
 } from './documentSlice.ts';
+import { newGesture } from './gesture.ts';
 import { firstColumn } from '../testing/firstColumn.ts';
 
 const [ACETONE, WATER, METHANOL] = ['67-64-1', '7732-18-5', '67-56-1'] as const;
@@ -68,6 +69,25 @@ describe('undo', () => {
     store.dispatch(documentReplaced({ ...demo, notes: 'theirs' }));
     store.dispatch(ActionCreators.undo());
     expect(store.getState().document.present.notes).toBe(demo.notes);
+  });
+});
+
+describe('what a gesture does is drawn', () => {
+  /** The purities that a subscriber (a page) sees when it is told, in the turn of the action. */
+  function heardAtOnce(gesture: string | undefined) {
+    const { store, purities } = demoStore();
+    const heard: unknown[] = [];
+    store.subscribe(() => heard.push(purities()[1]));
+    store.dispatch(puritySet(purity(0.94), gesture));
+    store.dispatch(puritySet(purity(0.93), gesture));
+    return heard;
+  }
+  test('at once where it is a key or text: the next key steps from what is drawn', () => {
+    expect(heardAtOnce(newGesture())).toEqual([0.94, 0.93]);
+    expect(heardAtOnce(undefined)).toEqual([0.94, 0.93]);
+  });
+  test('with the next frame where it is a drag', () => {
+    expect(heardAtOnce(newGesture('drag'))).toEqual([]);
   });
 });
 

@@ -16,7 +16,7 @@ import type { Composition, CompositionBasis, Stream } from '@keen-ladder/schema'
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { amountSet, compositionSet, partSet } from '../document/documentSlice.ts';
 import { selectComponents, selectDisplay, selectSite } from '../document/selectors.ts';
-import { newGesture } from '../fields/gesture.ts';
+import { newGesture } from '../document/gesture.ts';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectStreamFacts } from '../stops/standing.ts';
 import { completed, pastedNumbers, scaledToOne, sumOf } from './composition.ts';

@@ -18,21 +18,22 @@ interface Props {
 }
 
 export function Handle({ name, value, range, at, colors, shape = 'round', toDrawing, onDrag, onStep }: Props) {
-  const gesture = useGesture();
+  const drag = useGesture('drag');
+  const keys = useGesture();
   const onPointerDown = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
     event.currentTarget.focus();
-    gesture.renew();
+    drag.renew();
     event.preventDefault();
   };
   const onPointerMove = (event: PointerEvent<SVGGElement>) => {
-    if (event.currentTarget.hasPointerCapture(event.pointerId)) onDrag(toDrawing(event), gesture.current());
+    if (event.currentTarget.hasPointerCapture(event.pointerId)) onDrag(toDrawing(event), drag.current());
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const direction = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
     if (direction === undefined) return;
     event.preventDefault();
-    onStep(direction * (event.shiftKey ? 10 : 1), gesture.current());
+    onStep(direction * (event.shiftKey ? 10 : 1), keys.current());
   };
   return (
     <g
@@ -45,9 +46,9 @@ export function Handle({ name, value, range, at, colors, shape = 'round', toDraw
       aria-valuemax={range[1]}
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
-      onPointerUp={gesture.renew}
+      onPointerUp={drag.renew}
       onKeyDown={onKeyDown}
-      onKeyUp={gesture.renew}
+      onKeyUp={keys.renew}
     >
       <circle cx={at.x} cy={at.y} r={14} fill="transparent" />
       {shape === 'round' ? (

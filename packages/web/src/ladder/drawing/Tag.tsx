@@ -98,7 +98,8 @@ function useMoving({
   rungAt,
   onMove,
 }: Pick<Props, 'rung' | 'rungWords' | 'stages' | 'at' | 'rungAt'> & { onMove: Props['onMove'] | undefined }) {
-  const gesture = useGesture();
+  const drag = useGesture('drag');
+  const keys = useGesture();
   const grip = useRef(0);
   const localY = (event: PointerEvent<SVGGElement>): number => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -116,22 +117,22 @@ function useMoving({
       event.currentTarget.setPointerCapture(event.pointerId);
       event.currentTarget.focus();
       grip.current = at - localY(event);
-      gesture.renew();
+      drag.renew();
       event.preventDefault();
     },
     onPointerMove: (event: PointerEvent<SVGGElement>) => {
       if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
       const next = rungAt(localY(event) + grip.current);
-      if (next !== rung) onMove(next, gesture.current());
+      if (next !== rung) onMove(next, drag.current());
     },
-    onPointerUp: gesture.renew,
+    onPointerUp: drag.renew,
     onKeyDown: (event: KeyboardEvent<SVGGElement>) => {
       const by = { ArrowUp: -1, ArrowDown: 1, PageUp: -5, PageDown: 5 }[event.key];
       if (by === undefined) return;
       event.preventDefault();
-      onMove(Math.max(1, Math.min(stages, rung + by)), gesture.current());
+      onMove(Math.max(1, Math.min(stages, rung + by)), keys.current());
     },
-    onKeyUp: gesture.renew,
+    onKeyUp: keys.renew,
   };
 }
 
