@@ -242,8 +242,9 @@ describe('the graph of more than one feed and two products', () => {
     refluxCurve.stages.slice(1).forEach((stages, k) => expect(stages).toBeLessThanOrEqual(refluxCurve.stages[k] + 1e-9));
     if (energyBalanced === null) throw new Error('no energy balance');
     expect(solvedValue(energyBalanced).needed).toBeGreaterThan(5);
-    document.units[0].graph.task = 'rating';
-    expect(solver.node(document, 'column', 'beside').outcome.state).toBe('open');
+    const rated = structuredClone(document);
+    rated.units[0].graph.task = 'rating';
+    expect(solver.node(rated, 'column', 'beside').outcome.state).toBe('open');
   });
 });
 

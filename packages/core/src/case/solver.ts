@@ -98,10 +98,18 @@ export interface SlopesResult {
   outcome: Outcome<SlopesFacts>;
 }
 
+/** What has no answer may lack it because time upstream was short: that is worked out again. */
+const isAnswered = ({ state }: Outcome<unknown>): boolean => state !== 'out-of-reach';
+
 /** A solver that keeps what the last document has in common with the next. */
 export function createCaseSolver(): CaseSolver {
   const upstream = new Upstream();
   const curves = createKeeper<Outcome<BinaryCurve>>(3);
+  const graphs = createKeeper<Omit<GraphResult, 'inputHash'>>(20, ({ outcome }) => isAnswered(outcome));
+  const absorptions = createKeeper<Omit<AbsorptionResult, 'inputHash'>>(
+    20,
+    ({ drawing, estimate }) => isAnswered(drawing) && isAnswered(estimate),
+  );
   /** The last solution of each unit: it helps where nothing else does, and tells where there is another column. */
   const last = new Map<string, { mixture: string; solution: SolvedColumn }>();
 
@@ -116,30 +124,29 @@ export function createCaseSolver(): CaseSolver {
   return {
     solve(document, unit, isOver) {
       const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
+      const absorbed = () => absorptions(hashOf(unit, hashes.absorption), () => solveAbsorption(inputs, column, before));
       return {
         feeds: Object.fromEntries(before.results),
         balance: { inputHash: hashes.balance, ...before.balance },
-        graph: { inputHash: hashes.graph, ...solveGraph(inputs, column, before, curves) },
-        absorption:
-          column.service === 'distillation' ? null : { inputHash: hashes.absorption, ...solveAbsorption(inputs, column, before) },
+        graph: { inputHash: hashes.graph, ...graphs(hashOf(unit, hashes.graph), () => solveGraph(inputs, column, before, curves)) },
+        absorption: column.service === 'distillation' ? null : { inputHash: hashes.absorption, ...absorbed() },
       };
     },
     node(document, unit, name, isOver) {
       const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
-      return {
-        inputHash: nodeHash(document, column, hashes, name),
-        outcome: solveNode(name, { unitInputs: inputs, column, before, curves }),
-      };
+      const inputHash = nodeHash(document, column, hashes, name);
+      const solve = () => solveNode(name, { unitInputs: inputs, column, before, curves });
+      return { inputHash, outcome: upstream.kept(hashOf(unit, name, inputHash), solve, isOver) };
     },
     ladder(document, unit, isOver) {
       const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
       const mixture = hashOf(document.mixture);
       const begin = last.get(unit);
       const earlier = begin?.mixture === mixture ? begin.solution : undefined;
-      const keep = (solution: SolvedColumn): void => {
+      const remember = (solution: SolvedColumn): void => {
         last.set(unit, { mixture, solution });
       };
-      return { inputHash: hashes.ladder, outcome: solveLadder(inputs, column, before, earlier, keep, isOver) };
+      return { inputHash: hashes.ladder, outcome: solveLadder(inputs, column, before, { before: earlier, remember, isOver }) };
     },
     unit(document, id, kind, isOver) {
       const unit = unitOf(document, id);

@@ -153,6 +153,39 @@ describe('what changed is solved again, and nothing else', () => {
     expect(solvedValue(solver.unit(changed, 'last', 'drum', counted).outcome).vapourFraction).toBeCloseTo(0.4, 9);
     expect(steps).toBe(0);
   });
+  test('each stop of each unit is kept: to look at the other column and back costs no step', () => {
+    const document = threeInARow();
+    const solver = createCaseSolver();
+    let steps = 0;
+    const counted = () => {
+      steps++;
+      return false;
+    };
+    const ask = (unit: string) => ({
+      ladder: solvedValue(solver.ladder(document, unit, counted).outcome),
+      slopes: solvedValue(solver.slopes(document, unit, counted).outcome),
+    });
+    const first = ask('first');
+    const second = ask('second');
+    expect(steps).toBeGreaterThan(0);
+    steps = 0;
+    expect(ask('first')).toEqual(first);
+    expect(ask('second')).toEqual(second);
+    expect(steps).toBe(0);
+  });
+  test('what time cut short is not kept', () => {
+    const document = threeInARow();
+    const solver = createCaseSolver();
+    expect(solver.ladder(document, 'second', () => true).outcome.state).toBe('out-of-reach');
+    const second = solvedValue(solver.ladder(document, 'second').outcome);
+    // A clock that runs out at any one step leaves nothing behind that another answer would show.
+    for (const last of [1, 2, 5, 10, 20, 40, 80]) {
+      let steps = 0;
+      const cut = createCaseSolver();
+      cut.ladder(document, 'second', () => ++steps > last);
+      expect(solvedValue(cut.ladder(document, 'second').outcome).T).toEqual(second.T);
+    }
+  });
   test('the same numbers come from a solver that has solved other things before as from a new one', () => {
     const document = threeInARow();
     const solver = createCaseSolver();

@@ -17,7 +17,7 @@ import {
   unitPressure,
   upstreamOf,
 } from '../plant/index.ts';
-import type { BalanceResult, FeedFacts, Inlet, Leaving, Sent, UnitInputs } from '../plant/index.ts';
+import type { BalanceResult, FeedFacts, Inlet, KeepAnswer, Leaving, UnitInputs } from '../plant/index.ts';
 import { buildModel } from '../thermo/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { inputHashes } from './hashes.ts';
@@ -35,11 +35,19 @@ export interface Entering {
   /** By inlet, in the order of the connections. */
   results: [inlet: string, FeedResult][];
   feeds: Outcome<FeedFacts>[];
+  /** What the unit works out on the way to its answer. */
+  keep: KeepAnswer;
 }
 
 /** What a column's stops stand on. */
 export interface BeforeColumn extends Entering {
   balance: Omit<BalanceResult, 'inputHash'>;
+}
+
+/** What was worked out, and whether time left it whole. */
+interface Answer {
+  outcome: Outcome<unknown>;
+  isWhole: boolean;
 }
 
 type IsOver = (() => boolean) | undefined;
@@ -48,9 +56,9 @@ type IsOver = (() => boolean) | undefined;
 export class Upstream {
   private readonly models = createKeeper<Outcome<ThermoModel>>(1);
   private readonly feeds = createKeeper<Outcome<FeedFacts>>(100);
-  /** Where there is no answer, of these and of what units send, it may be a time limit's upstream: that is not kept. */
+  /** Where there is no answer it may be a time limit's upstream: that is not kept. */
   private readonly balances = createKeeper<Omit<BalanceResult, 'inputHash'>>(20, ({ outcome }) => outcome.state !== 'out-of-reach');
-  private readonly sent = createKeeper<Outcome<Sent[]>>(50, ({ state }) => state !== 'out-of-reach');
+  private readonly answers = createKeeper<Answer>(100, ({ isWhole }) => isWhole);
 
   /** What a column's graph, estimate and ladder begin with: its balance sheet is worked out too. */
   beforeColumn(document: CaseDocument, column: ColumnUnit, inputs: UnitInputs, hashes: InputHashes, isOver?: IsOver): BeforeColumn {
@@ -76,7 +84,17 @@ export class Upstream {
       const outcome: Outcome<FeedFacts> = sent.state === 'solved' ? factsOf(streamOf(sent.value, inlet, components)) : passOn(sent);
       return [inlet.id, { inputHash, outcome }];
     });
-    return { model, results, feeds: results.map(([, { outcome }]) => outcome) };
+    const keep: KeepAnswer = (name, make) => this.kept(keyOf(unit, name, hashes), make, isOver);
+    return { model, results, feeds: results.map(([, { outcome }]) => outcome), keep };
+  }
+
+  /** An answer of before, or made and kept by what it follows from; what time cut short is made again. */
+  kept<T>(key: string, make: () => Outcome<T>, isOver: IsOver): Outcome<T> {
+    const answer = this.answers(key, () => {
+      const outcome = make();
+      return { outcome, isWhole: outcome.state !== 'out-of-reach' && isOver?.() !== true };
+    });
+    return answer.outcome as Outcome<T>; // what is made under a key is of one shape
   }
 
   /** What another unit sends by an inlet's way. */
@@ -84,15 +102,16 @@ export class Upstream {
     if ('stream' in from) throw new RangeError('a feed comes from outside');
     const sender = unitOf(document, from.unit);
     const hashes = inputHashes(document, sender.id);
-    const outcome = this.sent(hashes.whole, () =>
-      sentBy(document, sender, this.entering(document, sender, hashes, isOver), isOver),
-    );
+    const solve = () => sentBy(document, sender, this.entering(document, sender, hashes, isOver), isOver);
+    const outcome = this.kept(keyOf(sender, 'sent', hashes), solve, isOver);
     if (outcome.state === 'open') return open([{ code: 'upstream-open', path: `units.${sender.id}`, name }]);
     if (outcome.state === 'out-of-reach') return outOfReach({ code: 'upstream', name, reason: outcome.reason });
     const sent = outcome.value.find(({ id }) => id === from.port);
     return sent?.flows.some((flow) => flow > 0) === true ? solved(sent) : outOfReach({ code: 'nothing-flows', name });
   }
 }
+
+const keyOf = ({ id }: Unit, name: string, { whole }: InputHashes): string => hashOf(id, name, whole);
 
 /** The model, or what is missing before there can be one. */
 function modelOf(document: CaseDocument): Outcome<ThermoModel> {

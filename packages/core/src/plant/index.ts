@@ -17,6 +17,7 @@ export { explain, explainOpenPoint, explainWarning } from './explain.ts';
 export { explainObstacle } from '../column/index.ts';
 export { hashOf } from './hash.ts';
 export { createKeeper } from './keeper.ts';
+export type { KeepAnswer } from './keeper.ts';
 export type { Keeper } from './keeper.ts';
 export { makeNumber } from './tableNumbers.ts';
 export type { TableRows, TableUnits } from './tableNumbers.ts';

@@ -10,12 +10,14 @@ import { solveDrum } from './drum/drum.ts';
 import type { DrumFacts } from './drum/drum.ts';
 import { readUnit } from './inputs.ts';
 import type { UnitInputs } from './inputs.ts';
+import type { KeepAnswer } from './keeper.ts';
 import type { FeedFacts, Leaving } from './streams/feed.ts';
 
 /** What a unit's answer stands on: the model, and what enters by each inlet, in the order of the connections. */
 export interface Around {
   model: Outcome<ThermoModel>;
   feeds: readonly Outcome<FeedFacts>[];
+  keep: KeepAnswer;
 }
 
 /** What leaves, by outlet. */
@@ -36,7 +38,7 @@ interface Solving<U extends Unit, F> {
 const column: Solving<ColumnUnit, KindFacts['column']> = {
   solve: (unitInputs, unit, around, isOver) => {
     const balance = balanceOf(unitInputs, unit, around.feeds, around.model);
-    return solveLadder(unitInputs, unit, { ...around, balance }, undefined, undefined, isOver);
+    return solveLadder(unitInputs, unit, { ...around, balance }, { isOver });
   },
   sends: ({ products }) => products,
 };

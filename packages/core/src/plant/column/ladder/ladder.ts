@@ -1,7 +1,7 @@
 /** The rigorous column of a document, solved, with what is to be shown and said of it. */
 import type { ColumnUnit } from '@keen-ladder/schema';
 import { cheaperColumn, conflictOf, heatOf, solveBounded } from '../../../column/index.ts';
-import type { Bound, BoundedColumn, ColumnInput, SolvedColumn, Target } from '../../../column/index.ts';
+import type { Bound, BoundedColumn, ColumnInput, Quantity, SolvedColumn, SolveOptions, Target } from '../../../column/index.ts';
 import { open, outOfReach, passOn, solved } from '../../../numerics/index.ts';
 import type { OpenPoint, Outcome, Reason, Warning } from '../../../numerics/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
@@ -17,6 +17,7 @@ import type { LadderReading } from './targets.ts';
 import { quantityDimension, quantityName } from './words.ts';
 import { obstacleTo } from './obstacle.ts';
 import type { UnitInputs } from '../../inputs.ts';
+import type { KeepAnswer } from '../../keeper.ts';
 
 /** A ladder's answer, with the hash of what was read. */
 export interface LadderResult {
@@ -29,6 +30,7 @@ export interface BeforeLadder {
   model: Outcome<ThermoModel>;
   feeds: readonly Outcome<FeedFacts>[];
   balance: Omit<BalanceResult, 'inputHash'>;
+  keep: KeepAnswer;
 }
 
 /** Open where something is missing, out of reach where the targets cannot be true together. */
@@ -80,72 +82,71 @@ export interface FoundLadder {
   holding: BoundedColumn['holding'];
   /** What was found first, where a cheaper column that meets the targets too was taken instead. */
   dearer: SolvedColumn | undefined;
-  /** Another column that meets the targets, which going on from the earlier solution leads to. */
-  beside: SolvedColumn | undefined;
-  isFromBefore: boolean;
 }
 
 /**
- * Solved from nothing, so that the answer follows from the document alone; an earlier solution helps only where nothing else finds a column. Of several
- * columns that meet the targets the cheaper one is taken. Watched are the quantities of all cards, in their order.
- * @param before the last solution of the same column
+ * Solved from nothing, so that the answer follows from the document alone, and kept by what it follows from. Of several columns that meet the targets the
+ * cheaper one is taken. Watched are the quantities of all cards, in their order.
  * @param isOver asked between steps; true ends the search
  */
-export function findLadder(
+export const findLadder = (
   unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
-  before?: SolvedColumn,
   isOver?: () => boolean,
-): Outcome<FoundLadder> {
-  const ready = readyLadder(unitInputs, column, around);
-  if (ready.state !== 'solved') return passOn(ready);
-  const { reading } = ready.value;
-  const input: ColumnInput = { ...ready.value.input, isOver };
+): Outcome<FoundLadder> =>
+  around.keep('ladder', () => {
+    const ready = readyLadder(unitInputs, column, around);
+    if (ready.state !== 'solved') return passOn(ready);
+    const search = searchOf(column, ready.value, isOver);
+    return foundBy(search, solveBounded(search.input, search.limits, search.options));
+  });
+
+/** What a search for a column is made of. */
+interface Search {
+  ready: ReadyLadder;
+  /** With the time limit of whoever asks. */
+  input: ColumnInput;
+  limits: Bound[];
+  options: Omit<SolveOptions, 'before'>;
+  /** Everything whose value is wanted of a column: cards, then limits. */
+  all: Quantity[];
+}
+
+function searchOf(column: ColumnUnit, ready: ReadyLadder, isOver?: () => boolean): Search {
+  const { reading } = ready;
   const watch = reading.quantities.flatMap((quantity) => (quantity === null ? [] : [quantity]));
-  const limits = reading.limits.flatMap((k) => {
+  const limits = reading.limits.flatMap((k): Bound[] => {
     const { wish, value } = column.ladder?.targets[k] ?? { wish: 'equal', value: null };
     const quantity = reading.quantities[k];
-    return wish === 'equal' || value === null || quantity === null ? [] : [{ target: { quantity, value } satisfies Target, wish }];
+    return wish === 'equal' || value === null || quantity === null ? [] : [{ target: { quantity, value }, wish }];
   });
+  const input = { ...ready.input, isOver };
   const given = column.ladder === null ? undefined : givenProfile(column.ladder, input.model.n);
   const options = { given, only: column.ladder?.method ?? undefined, watch };
-  const cold = solveBounded(input, limits, options);
-  // Newton alone: what from nothing had no answer is not gone through a second time.
-  const warm =
-    cold.state === 'out-of-reach' && before !== undefined
-      ? solveBounded(input, limits, { ...options, before, only: 'Newton, whole steps' })
-      : cold;
-  const outcome = warm.state === 'solved' ? warm : cold;
+  return { ready, input, limits, options, all: [...watch, ...limits.map(({ target }) => target.quantity)] };
+}
+
+/** From an earlier column by Newton's method alone: what from nothing had no answer is not gone through a second time. */
+const goOnFrom = (before: SolvedColumn, { input, limits, options }: Search): Outcome<BoundedColumn> =>
+  solveBounded(input, limits, { ...options, before, only: 'Newton, whole steps' });
+
+/** Of a column that was found, the cheaper one beside it where there is one. */
+function foundBy({ ready, input, limits, all }: Search, outcome: Outcome<BoundedColumn>): Outcome<FoundLadder> {
   if (outcome.state === 'open') return outcome;
-  const isFromBefore = outcome !== cold;
-  const found = (bounded: BoundedColumn, dearer?: SolvedColumn, beside?: SolvedColumn): FoundLadder => ({
-    ready: ready.value,
-    input: { ...input, targets: heldBy(input, limits, bounded) },
+  const found = (bounded: BoundedColumn, dearer?: SolvedColumn): FoundLadder => ({
+    ready,
+    // Without the time limit: whoever asks next has one of his own.
+    input: { ...ready.input, targets: heldBy(input, limits, bounded) },
     column: bounded.column,
     holding: bounded.holding,
     dearer,
-    beside,
-    isFromBefore,
   });
   if (outcome.state === 'out-of-reach')
     return outOfReach(outcome.reason, outcome.report, outcome.nearest === undefined ? undefined : found(outcome.nearest));
   const { column: first, holding } = outcome.value;
-  const all = [...watch, ...limits.map(({ target }) => target.quantity)];
   const cheaper = cheaperColumn({ ...input, targets: heldBy(input, limits, outcome.value) }, first, all);
-  const taken = cheaper ?? first;
-  const beside = before === undefined || isFromBefore ? undefined : besideFrom(before);
-  const isOther = beside !== undefined && areApart(beside, taken) && areApart(beside, first);
-  return solved(
-    found({ column: taken, holding }, cheaper === undefined ? undefined : first, isOther ? beside : undefined),
-    outcome.report,
-  );
-
-  /** Where a page that goes on from its last column would have ended: not taken, but told. */
-  function besideFrom(earlier: SolvedColumn): SolvedColumn | undefined {
-    const gone = solveBounded(input, limits, { ...options, before: earlier, only: 'Newton, whole steps' });
-    return gone.state === 'solved' ? gone.value.column : undefined;
-  }
+  return solved(found({ column: cheaper ?? first, holding }, cheaper === undefined ? undefined : first), outcome.report);
 }
 
 /** Whether two columns of the same rungs are two, and not one found twice. */
@@ -161,51 +162,57 @@ function heldBy({ targets }: ColumnInput, limits: readonly Bound[], { holding }:
   });
 }
 
-/**
- * What is to be shown and said of the ladder's column.
- * @param keep called with the solution, for the next time
- */
+/** From one solution of a column to its next. */
+export interface GoingOn {
+  /** The last solution of the same column: it helps only where nothing else finds one, and tells where there is another. */
+  before?: SolvedColumn | undefined;
+  /** Called with the solution, for the next time. */
+  remember?: (solution: SolvedColumn) => void;
+  /** Asked between steps; true ends the search. */
+  isOver?: (() => boolean) | undefined;
+}
+
+/** What is to be shown and said of the ladder's column. */
 export function solveLadder(
   unitInputs: UnitInputs,
   column: ColumnUnit,
   around: BeforeLadder,
-  before?: SolvedColumn,
-  keep?: (solution: SolvedColumn) => void,
-  isOver?: () => boolean,
+  { before, remember, isOver }: GoingOn = {},
 ): Outcome<LadderFacts> {
-  const outcome = findLadder(unitInputs, column, around, before, isOver);
+  const ready = readyLadder(unitInputs, column, around);
+  if (ready.state !== 'solved') return passOn(ready);
+  const search = searchOf(column, ready.value, isOver);
+  const cold = findLadder(unitInputs, column, around, isOver);
+  const warm = cold.state === 'out-of-reach' && before !== undefined ? foundBy(search, goOnFrom(before, search)) : cold;
+  const outcome = warm.state === 'solved' ? warm : cold;
   if (outcome.state === 'open') return outcome;
   if (outcome.state === 'out-of-reach') {
-    // What is missing before a column can be sought has no nearest one, and its reason is told as it is.
-    const ready = readyLadder(unitInputs, column, around);
-    if (ready.state !== 'solved') return passOn(ready);
-    const nearest = outcome.nearest === undefined ? undefined : describeLadder(unitInputs, column, ready.value, outcome.nearest);
+    const nearest = outcome.nearest && describeLadder(unitInputs, column, outcome.nearest.ready, outcome.nearest);
     return outOfReach(diagnosed(unitInputs, column, ready.value, outcome.reason, nearest), outcome.report, nearest);
   }
-  const { ready, column: taken, dearer, beside, isFromBefore } = outcome.value;
-  keep?.(taken);
-  const facts = describeLadder(unitInputs, column, ready, outcome.value);
+  const { value: found, report } = outcome;
+  remember?.(found.column);
+  const facts = describeLadder(unitInputs, column, found.ready, found);
   if (!(facts.condensateT > 0))
     return open([{ code: 'below-zero-kelvin', path: `units.${column.id}.ladder.subcooling`, what: 'the cold condensate' }]);
-  const other = dearer ?? beside;
-  const several: Warning[] =
-    other === undefined
-      ? []
-      : [
-          {
-            code: 'several-columns',
-            reflux: taken.refluxRatio,
-            heat: heatOf(taken),
-            other: other.refluxRatio,
-            otherHeat: heatOf(other),
-          },
-        ];
+  const isFromBefore = outcome !== cold;
   const begun: Warning[] = isFromBefore ? [{ code: 'only-from-before' }] : [];
-  return solved(facts, outcome.report, [
-    ...several,
+  const beside = before === undefined || before === found.column || isFromBefore ? undefined : goOnFrom(before, search);
+  return solved(facts, report, [
+    ...severalColumns(found, beside?.state === 'solved' ? beside.value.column : undefined),
     ...begun,
-    ...checksOf(unitInputs, column, facts, ready.feeds, ready.input.model, around.balance),
+    ...checksOf(unitInputs, column, facts, ready.value.feeds, ready.value.input.model, around.balance),
   ]);
+}
+
+/**
+ * Other columns that meet the same targets: the dearer one, else the one where a page that goes on from its last column would have ended. Not taken, but told.
+ */
+function severalColumns({ column: taken, dearer }: FoundLadder, beside: SolvedColumn | undefined): Warning[] {
+  const other = dearer ?? (beside !== undefined && areApart(beside, taken) ? beside : undefined);
+  if (other === undefined) return [];
+  const { refluxRatio: reflux } = taken;
+  return [{ code: 'several-columns', reflux, heat: heatOf(taken), other: other.refluxRatio, otherHeat: heatOf(other) }];
 }
 
 /** A reason of the engine's with its target by its name, and with what stands in the way. */

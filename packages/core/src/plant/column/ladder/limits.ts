@@ -65,9 +65,10 @@ export function ladderLimits(
   onPart: (facts: LimitsFacts) => boolean = () => true,
   isOver?: () => boolean,
 ): Outcome<LimitsFacts> {
-  const found = findLadder(unitInputs, column, around, undefined, isOver);
+  const found = findLadder(unitInputs, column, around, isOver);
   if (found.state !== 'solved') return passOn(found);
-  const { input, column: solution, ready } = found.value;
+  const { column: solution, ready } = found.value;
+  const input = { ...found.value.input, isOver };
   if (!hasBothEnds(input)) return outOfReach({ code: 'no-reflux-in-column' });
   const keys = keysMeant(unitInputs, column, around, solution) ?? keysOf(input, solution);
   if (keys === undefined) return outOfReach({ code: 'no-keys-in-column' });

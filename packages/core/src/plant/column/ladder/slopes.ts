@@ -51,7 +51,7 @@ export function ladderSlopes(
   around: BeforeLadder,
   isOver?: () => boolean,
 ): Outcome<SlopesFacts> {
-  const found = findLadder(unitInputs, column, around, undefined, isOver);
+  const found = findLadder(unitInputs, column, around, isOver);
   if (found.state !== 'solved') return passOn(found);
   const { ladder } = column;
   if (ladder === null) throw new RangeError('a ladder found of none');
