@@ -17,6 +17,7 @@ const CORE = [
   'binary',
   'absorption',
   'column',
+  'hardware',
   'plant',
   'case',
 ];

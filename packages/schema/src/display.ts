@@ -18,6 +18,10 @@ export const SHOWN_UNITS = {
   power: ['W', 'kW', 'MW', 'cal/s', 'kcal/s', 'kcal/h', 'Gcal/h', 'Btu/h', 'MMBtu/h'],
   molarEnergy: ['J/mol', 'kJ/mol', 'cal/mol', 'Btu/lbmol'],
   density: ['kg/m³', 'g/cm³', 'lb/ft³'],
+  length: ['m', 'ft'],
+  smallLength: ['m', 'mm', 'cm', 'in'],
+  bedDrop: ['Pa/m', 'mbar/m', 'mmH2O/m', 'inH2O/ft'],
+  fFactor: ['Pa^½', '(ft/s)(lb/ft³)^½'],
 } as const;
 
 /** Dimensions whose unit a case chooses. */
@@ -48,5 +52,9 @@ export const Display = z.strictObject({
   power: unitOf('power'),
   molarEnergy: unitOf('molarEnergy'),
   density: unitOf('density'),
+  length: unitOf('length'),
+  smallLength: unitOf('smallLength'),
+  bedDrop: unitOf('bedDrop'),
+  fFactor: unitOf('fFactor'),
 });
 export type Display = z.infer<typeof Display>;

@@ -25,6 +25,17 @@ export type Dimension =
   | 'energy'
   | 'molarEnergy'
   | 'power'
+  | 'length'
+  | 'smallLength'
+  | 'area'
+  | 'velocity'
+  | 'weirLoad'
+  | 'bedDrop'
+  | 'fFactor'
+  | 'mass'
+  | 'time'
+  | 'viscosity'
+  | 'surfaceTension'
   | 'ratio';
 
 export interface Unit {
@@ -44,7 +55,8 @@ const PSI = (LB * 9.80665) / 0.0254 ** 2; // Pa
 const BTU = 1055.05585262; // J
 const CAL = 4.184; // J
 const GALLON = 231 * 0.0254 ** 3; // m³
-const FOOT3 = (12 * 0.0254) ** 3; // m³
+const FOOT = 12 * 0.0254; // m
+const FOOT3 = FOOT ** 3; // m³
 const WATER = 1000 * 9.80665; // Pa per metre of water
 const GAS_CONSTANT = 8.31446261815324; // J/(mol K)
 const MINUTE = 60; // s
@@ -165,6 +177,35 @@ export const units: readonly Unit[] = [
   unit('power', 'Gcal/h', (CAL * 1e9) / HOUR, ['Gcal/hr']),
   unit('power', 'Btu/h', BTU / HOUR, ['BTU/h', 'Btu/hr', 'BTU/hr']),
   unit('power', 'MMBtu/h', (BTU * 1e6) / HOUR, ['MMBtu/hr', 'MMBTU/h', 'MMBTU/hr']),
+  unit('length', 'm', 1, ['metre', 'metres']),
+  unit('length', 'ft', FOOT, ['foot', 'feet']),
+  unit('length', 'mm', 1e-3),
+  unit('length', 'in', FOOT / 12, ['inch', 'inches']),
+  unit('smallLength', 'm', 1),
+  unit('smallLength', 'mm', 1e-3),
+  unit('smallLength', 'cm', 1e-2),
+  unit('smallLength', 'in', FOOT / 12, ['inch', 'inches']),
+  unit('area', 'm²', 1, ['m2']),
+  unit('area', 'ft²', FOOT ** 2, ['ft2', 'sq ft']),
+  unit('velocity', 'm/s', 1),
+  unit('velocity', 'ft/s', FOOT, ['fps']),
+  unit('weirLoad', 'm²/s', 1, ['m3/(s m)']),
+  unit('weirLoad', 'm³/(h·m)', 1 / HOUR, ['m3/(h m)', 'm3/h/m']),
+  unit('weirLoad', 'gpm/in', GALLON / MINUTE / (FOOT / 12), ['gpm/inch']),
+  unit('bedDrop', 'Pa/m', 1),
+  unit('bedDrop', 'mbar/m', 100),
+  unit('bedDrop', 'mmH2O/m', WATER * 1e-3, ['mmH₂O/m', 'mm water/m']),
+  unit('bedDrop', 'inH2O/ft', (WATER * 0.0254) / FOOT, ['inH₂O/ft', 'in water/ft']),
+  unit('fFactor', 'Pa^½', 1, ['Pa^0.5', 'm/s (kg/m3)^0.5']),
+  unit('fFactor', '(ft/s)(lb/ft³)^½', FOOT * Math.sqrt(LB / FOOT3), ['ft/s (lb/ft3)^0.5']),
+  unit('mass', 'kg', 1),
+  unit('mass', 't', 1e3, ['tonne']),
+  unit('mass', 'lb', LB),
+  unit('time', 's', 1),
+  unit('viscosity', 'Pa·s', 1, ['Pa s']),
+  unit('viscosity', 'mPa·s', 1e-3, ['cP', 'mPa s']),
+  unit('surfaceTension', 'N/m', 1),
+  unit('surfaceTension', 'mN/m', 1e-3, ['dyn/cm']),
   unit('ratio', '', 1, ['-', 'mol/mol']),
   unit('ratio', '%', 0.01),
 ];

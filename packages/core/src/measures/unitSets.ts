@@ -22,6 +22,10 @@ export const UNIT_SETS: Record<UnitSetName, Display> = {
     power: 'kW',
     molarEnergy: 'kJ/mol',
     density: 'kg/m³',
+    length: 'm',
+    smallLength: 'mm',
+    bedDrop: 'mbar/m',
+    fFactor: 'Pa^½',
     ...FRACTIONS,
   },
   si: {
@@ -37,6 +41,10 @@ export const UNIT_SETS: Record<UnitSetName, Display> = {
     power: 'kW',
     molarEnergy: 'J/mol',
     density: 'kg/m³',
+    length: 'm',
+    smallLength: 'm',
+    bedDrop: 'Pa/m',
+    fFactor: 'Pa^½',
     ...FRACTIONS,
   },
   us: {
@@ -52,13 +60,32 @@ export const UNIT_SETS: Record<UnitSetName, Display> = {
     power: 'MMBtu/h',
     molarEnergy: 'Btu/lbmol',
     density: 'lb/ft³',
+    length: 'ft',
+    smallLength: 'in',
+    bedDrop: 'inH2O/ft',
+    fFactor: '(ft/s)(lb/ft³)^½',
     ...FRACTIONS,
   },
 };
 
-/** The unit in which a dimension is shown; what no case chooses has one for all. */
+type Unchosen = Exclude<Dimension, keyof Display>;
+
+/** Units of what no case chooses: where lengths are in metres, and where they are in feet. */
+const UNCHOSEN: Record<Unchosen, readonly [metric: string, feet: string]> = {
+  energy: ['kJ', 'kJ'],
+  molarMass: ['g/mol', 'g/mol'],
+  area: ['m²', 'ft²'],
+  velocity: ['m/s', 'ft/s'],
+  weirLoad: ['m³/(h·m)', 'gpm/in'],
+  mass: ['t', 'lb'],
+  time: ['s', 's'],
+  viscosity: ['mPa·s', 'mPa·s'],
+  surfaceTension: ['mN/m', 'mN/m'],
+  ratio: ['', ''],
+};
+
+/** The unit in which a dimension is shown. */
 export function shownUnit(choice: Display, dimension: Dimension): string {
-  if (dimension === 'energy') return 'kJ';
-  if (dimension === 'molarMass') return 'g/mol';
-  return dimension === 'ratio' ? '' : choice[dimension];
+  if (dimension in choice) return choice[dimension as keyof Display]; // it is one of its keys
+  return UNCHOSEN[dimension as Unchosen][choice.length === 'ft' ? 1 : 0]; // it is none
 }

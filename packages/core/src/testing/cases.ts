@@ -72,6 +72,7 @@ export function acetoneWaterCase(): ColumnCase {
           efficiency: null,
         },
         ladder: null,
+        hardware: null,
       },
     ],
     connections: [{ id: 'feed-to-column', from: { stream: 'feed' }, to: { unit: 'column', port: 'feed' } }],

@@ -18,6 +18,9 @@ export const METRIC = {
   volumeFraction: 'm³/m³',
 };
 
+/** Units of what came with schema 10. */
+export const LENGTHS = { length: 'm', smallLength: 'mm', bedDrop: 'mbar/m', fFactor: 'Pa^½' };
+
 /** A site of which nothing was said, as it was then. */
 export const SITE = {
   barometricPressure: 101325, // Pa

@@ -1,5 +1,5 @@
 import { SCHEMA_VERSION } from '../document.ts';
-import { METRIC, NO_ABSORPTION, OPTIONS, SITE } from './defaults.ts';
+import { LENGTHS, METRIC, NO_ABSORPTION, OPTIONS, SITE } from './defaults.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -13,6 +13,7 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   6: startsAndPairs,
   7: measuredData,
   8: ports,
+  9: hardware,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -217,6 +218,12 @@ function ports(document: Loose): Loose {
     ladder: ladder === null || ladder === undefined ? ladder : handlesOfInlets(recordOf(ladder)),
   }));
   return { ...document, connections, units };
+}
+
+/** Schema 10: a column has trays or packing; lengths, F-factors and the drop of a bed have units of their own. */
+function hardware(document: Loose): Loose {
+  const units = listOf(document['units']).map((unit) => (unit['kind'] === 'column' ? { ...unit, hardware: null } : unit));
+  return { ...document, units, display: { ...LENGTHS, ...recordOf(document['display']) } };
 }
 
 function handlesOfInlets(ladder: Loose): Loose {

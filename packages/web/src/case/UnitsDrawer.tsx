@@ -27,6 +27,10 @@ const names: Record<ShownDimension, string> = {
   power: 'Heat duty',
   molarEnergy: 'Molar enthalpy',
   density: 'Density',
+  length: 'Length, diameter',
+  smallLength: 'Small length',
+  bedDrop: 'Pressure drop of a bed',
+  fFactor: 'F-factor',
 };
 
 export function UnitsDrawer({ onClose }: { onClose: () => void }) {

@@ -45,5 +45,6 @@ export function newColumn(id: string, name: string): ColumnUnit {
     estimate: { keys: null, find: 'stages', reflux, stages: null, fit: 'molokanov', efficiency: null },
     absorption: noAbsorption(),
     ladder: null,
+    hardware: null,
   };
 }

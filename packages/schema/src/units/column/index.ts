@@ -4,6 +4,7 @@ import { identifier, number, text } from '../../primitives.ts';
 import { AbsorptionInputs } from './absorption.ts';
 import { EstimateInputs } from './estimate.ts';
 import { GraphInputs } from './graph.ts';
+import { HardwareInputs } from './hardware.ts';
 import { LadderInputs } from './ladder.ts';
 import { BalanceInputs } from './sheet.ts';
 
@@ -13,6 +14,7 @@ export * from './estimate.ts';
 export * from './absorption.ts';
 export * from './quantity.ts';
 export * from './ladder.ts';
+export * from './hardware.ts';
 
 /** Total, partial with a vapour product, or mixed with both. */
 export const CondenserKind = z.enum(['total', 'partial', 'mixed']);
@@ -53,6 +55,8 @@ export const ColumnUnit = z
     absorption: AbsorptionInputs,
     /** null: nothing has been carried over to it. */
     ladder: LadderInputs.nullable(),
+    /** null: nothing has been said of trays or packing. */
+    hardware: HardwareInputs.nullable(),
   })
   .refine(({ balance, draws }) => balance.cells.every((c) => isProduct(c.product, draws)), {
     message: 'a number of a product that does not exist',
