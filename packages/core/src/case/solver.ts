@@ -135,7 +135,7 @@ export function createCaseSolver(): CaseSolver {
     node(document, unit, name, isOver) {
       const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
       const inputHash = nodeHash(document, column, hashes, name);
-      const solve = () => solveNode(name, { unitInputs: inputs, column, before, curves });
+      const solve = () => solveNode(name, { unitInputs: inputs, column, before, curves, isOver });
       return { inputHash, outcome: upstream.kept(hashOf(unit, name, inputHash), solve, isOver) };
     },
     ladder(document, unit, isOver) {

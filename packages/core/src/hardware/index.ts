@@ -1,6 +1,25 @@
-/** Trays and packing, from what passes a rung to a vessel that works: loads, trays, packing, vessel. */
+/** Trays and packing, from what passes a rung to a vessel that works: loads, sections, trays, packing, sizes, vessel. */
 export { cFactor, densityRoot, fFactor, flowParameter, GRAVITY, liquidVolume, scaled, vapourVolume } from './loads.ts';
 export type { Loads } from './loads.ts';
-export { outsideOf } from './range.ts';
+export { beyond, outsideOf } from './range.ts';
 export type { ByMethod, Outside } from './range.ts';
+export { rungLoads } from './rungs.ts';
+export type { RungLoads, SolvedRungs } from './rungs.ts';
+export { sectionsOf } from './sections.ts';
+export type { Cuts, Section } from './sections.ts';
+
+export { trayAreas } from './trays/geometry.ts';
+export type { Tray, TrayAreas } from './trays/geometry.ts';
+export { chordOf, heightOf } from './trays/segment.ts';
+export { floodingShare, outsideOfTray, rateTray, trayDrop } from './trays/rate.ts';
+export type { TrayCircumstances, TrayRating } from './trays/rate.ts';
+
 export { PACKINGS, packingOf } from './packing/packings.ts';
+export { bedDrop, bedFloodingVelocity, rateBed } from './packing/rate.ts';
+export type { BedCircumstances, BedRating } from './packing/rate.ts';
+
+export { diameterFor, nextStandard } from './size.ts';
+export { refluxDrumVolume } from './vessel/drums.ts';
+export { nozzleBore } from './vessel/nozzles.ts';
+export { wallOf } from './vessel/wall.ts';
+export { PLATE_LOAD, vesselWeight } from './vessel/weight.ts';

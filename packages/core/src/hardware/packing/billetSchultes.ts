@@ -2,6 +2,7 @@
  * Hold-up, loading, flooding, pressure drop and mass transfer of random and structured packing: Billet & Schultes, Trans IChemE 77 A (1999) 498, and
  * Chem. Eng. Technol. 16 (1993) 1 for transfer. SI; superficial velocities; constants of each packing in `packings.ts`.
  */
+import { bracketedRoot } from '../../numerics/index.ts';
 import { GRAVITY } from '../loads.ts';
 
 /** What the method asks of a packing. */
@@ -106,19 +107,18 @@ function floodingHoldUp(group: number, voidFraction: number): number {
   return h;
 }
 
-/** u with u = f(u): f rises less steeply than u, so that halving between nothing and a velocity that no packing bears finds the one root. */
+/** u with u = f(u), of ever slower f: one root between nothing and a velocity that no packing bears; sought in its logarithm. */
 function selfConsistent(f: (u: number) => number): number {
-  let [low, high] = [1e-9, 1e3];
-  for (let step = 0; step < HALVINGS; step++) {
-    const middle = Math.sqrt(low * high);
-    if (f(middle) > middle) low = middle;
-    else high = middle;
-  }
-  return Math.sqrt(low * high);
+  const miss = (logarithm: number): number => {
+    const u = Math.exp(logarithm);
+    return Math.log(Math.max(f(u), SLOWEST) / u);
+  };
+  return Math.exp(bracketedRoot(miss, Math.log(SLOWEST), Math.log(FASTEST), 1e-12));
 }
 
+/** m/s */
+const [SLOWEST, FASTEST] = [1e-12, 1e4];
 const MOST_STEPS = 100;
-const HALVINGS = 60;
 
 /** Dry drop, Pa/m, with what it is made of. @param u of the vapour, m/s */
 export function dryDrop(u: number, { area, voidFraction, diameter }: Bed, { vapourDensity, vapourViscosity }: Fluids, Cp0: number) {

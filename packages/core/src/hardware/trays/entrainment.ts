@@ -1,10 +1,10 @@
 /** Liquid that vapour carries to the tray above. */
-import { cFactor, flowParameter, GRAVITY, liquidVolume, vapourVolume } from '../loads.ts';
+import { cFactor, flowParameter, GRAVITY, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
 import { outsideOf } from '../range.ts';
 import type { ByMethod } from '../range.ts';
 import { clearLiquid } from './clearLiquid.ts';
-import { trayAreas, weirLoad } from './geometry.ts';
+import { trayAreas } from './geometry.ts';
 import type { Tray, TrayAreas } from './geometry.ts';
 
 /** Names of the entrainment methods. */
@@ -43,7 +43,8 @@ export function entrainment(tray: Tray, loads: Loads, floodingShare: number): By
   const froth = clearLiquid(tray, loads);
   const u = vapourVolume(loads) / areas.net;
   const F = flowParameter(loads);
-  const psi = fairEntrainment(F);
+  // From 80 % of flooding to other shares by the power of velocity that Hunt found.
+  const psi = Math.min(0.9, fairEntrainment(F) * (floodingShare / 0.8) ** 3.2);
   const bennett = bennettEntrainment(tray, areas, loads, froth);
   const isRoom = tray.spacing > 2.5 * froth.clear;
   return [
@@ -68,6 +69,3 @@ export function entrainment(tray: Tray, loads: Loads, floodingShare: number): By
     },
   ];
 }
-
-/** q of a tray, for those who name it. */
-export const weirLoadOf = (tray: Tray, loads: Loads): number => weirLoad(liquidVolume(loads), trayAreas(tray));

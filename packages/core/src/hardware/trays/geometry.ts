@@ -68,8 +68,17 @@ export interface TrayAreas {
   meanWidth: number;
 }
 
-/** Areas and lengths of a tray. */
+/** Of trays that were asked before: every correlation asks, on every rung. */
+const kept = new WeakMap<Tray, TrayAreas>();
+
+/** Areas and lengths of a tray; a tray is never changed in place. */
 export function trayAreas(tray: Tray): TrayAreas {
+  let areas = kept.get(tray);
+  if (areas === undefined) kept.set(tray, (areas = areasOf(tray)));
+  return areas;
+}
+
+function areasOf(tray: Tray): TrayAreas {
   const { diameter, passes, downcomerTop, downcomerBottom } = tray;
   const tower = (Math.PI / 4) * diameter ** 2;
   const net = tower * (1 - downcomerTop);

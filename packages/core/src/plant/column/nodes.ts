@@ -6,12 +6,14 @@ import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
 import { hashOf } from '../hash.ts';
 import type { EstimateFacts } from './estimate.ts';
 import type { GraphBeside } from './graph/graph.ts';
+import type { HardwareFacts } from './hardware/hardware.ts';
 
 /** What each answers, by name. */
 export interface NodeFacts {
   /** What stands beside the graph and takes longer. */
   beside: GraphBeside;
   estimate: EstimateFacts;
+  hardware: HardwareFacts;
 }
 
 /** "estimate" */
@@ -38,6 +40,7 @@ const NODES: Record<NodeName, NodeRow> = {
     isOf: distils,
     reads: (column, { balance }, { site }) => hashOf(balance, column.estimate, column.condenser, column.vapourShare, site.cooling),
   },
+  hardware: { isOf: () => true, reads: (column, { ladder }) => hashOf(ladder, column.hardware) },
 };
 
 /** The nodes that a unit has, in the order in which they are worked out. */

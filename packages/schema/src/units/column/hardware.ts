@@ -127,6 +127,8 @@ export const HardwareInputs = z.strictObject({
   sections: z.array(SectionInputs).min(1).max(40),
   /** One diameter for all, or one each. */
   diameters: z.enum(['one', 'each']),
+  /** Whose diameters are made: by 50 and 100 mm, or by half a foot. */
+  sizes: z.enum(['metric', 'feet']),
   foaming: Foaming,
   /** System factor: flooding comes so much earlier; 1 where nothing foams. */
   systemFactor: z.number().gt(0).max(1),

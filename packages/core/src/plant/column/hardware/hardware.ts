@@ -1,0 +1,259 @@
+/** The hardware of a column's ladder: sections, diameters, ratings, the vessel and the pressure that they make. */
+import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
+import { nextStandard, rungLoads, sectionsOf } from '../../../hardware/index.ts';
+import type { RungLoads, Section } from '../../../hardware/index.ts';
+import { open, passOn, solved } from '../../../numerics/index.ts';
+import type { Outcome } from '../../../numerics/index.ts';
+import { oConnell } from '../../../shortcut/index.ts';
+import { transportOf } from '../../../transport/index.ts';
+import type { LadderFacts } from '../ladder/facts.ts';
+import { solveLadder } from '../ladder/ladder.ts';
+import type { BeforeLadder } from '../ladder/ladder.ts';
+import { placeName } from '../places.ts';
+import type { UnitInputs } from '../../inputs.ts';
+import { mendOf } from './mend.ts';
+import type { Mend } from './mend.ts';
+import { neededDiameter, outsideOfSection, rateSection, sectionLimits } from './section.ts';
+import type { LoadedSection, OutsideAt, RungRating } from './section.ts';
+import type { Limit } from './limits.ts';
+import { bedHeight, mostBed, vesselOf } from './vessel.ts';
+import type { VesselFacts } from './vessel.ts';
+
+/** A section as it is built, SI. */
+export interface SectionFacts {
+  first: number;
+  last: number;
+  above: string | null;
+  below: string | null;
+  contact: SectionInputs['contact'];
+  diameter: number; // m
+  /** m that its limits ask for; null where the diameter is given, or nothing can be sized. */
+  needed: number | null;
+  /** Real trays; null of packing. */
+  trays: number | null;
+  efficiency: { value: number; by: 'given' | 'ladder' | 'o-connell' | 'practice' } | null;
+  /** m of an equilibrium stage, and beds between redistributors; null of trays. */
+  packed: { hetp: number; by: string; packing: number; beds: number } | null;
+  height: number; // m
+  rungs: RungRating[];
+  /** The worst rung of each, the worst first. */
+  limits: (Limit & { rung: number })[];
+  drop: number | null; // Pa; null where a bed is flooded
+  mend: Mend | null;
+  outside: OutsideAt[];
+}
+
+/** A column's hardware. */
+export interface HardwareFacts {
+  sections: SectionFacts[];
+  vessel: VesselFacts;
+  /** Pa, by rung, as the hardware makes it from the ladder's top; null where a bed is flooded. */
+  pressure: number[] | null;
+  /** Pa, of the ladder. */
+  ladderPressure: number[];
+  /** Rungs that could not be rated: a phase does not flow there. */
+  unrated: number[];
+}
+
+/** The hardware of a column, of its ladder solved from nothing. */
+export function solveHardware(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  before: BeforeLadder,
+  isOver?: () => boolean,
+): Outcome<HardwareFacts> {
+  const { hardware, ladder } = column;
+  if (hardware === null) return open([{ code: 'missing', path: `units.${column.id}.hardware`, what: 'trays or packing' }]);
+  if (ladder === null) return open([{ code: 'missing', path: `units.${column.id}.ladder`, what: 'column stage by stage' }]);
+  const facts = solveLadder(unitInputs, column, before, { isOver });
+  if (facts.state !== 'solved') return passOn(facts);
+  if (before.model.state !== 'solved') return passOn(before.model);
+  const moving = movingComponent(column, facts.value);
+  const loads = rungLoads(facts.value, before.model.value, transportOf(unitInputs.mixture.components), moving);
+  return solved(describeHardware(unitInputs, column, hardware, facts.value, loads));
+}
+
+function describeHardware(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  hardware: HardwareInputs,
+  ladder: LadderFacts,
+  loads: readonly RungLoads[],
+): HardwareFacts {
+  const cuts = sectionsOf(cutsOf(column, ladder));
+  const loaded = cuts.map((section, k) => loadSection(section, inputsOf(hardware, k), ladder, loads));
+  const needed = loaded.map((each) => neededDiameter(each, hardware) ?? null);
+  const made = (diameter: number): number => nextStandard(diameter, hardware.sizes);
+  const diameters = diametersOf(hardware, loaded, needed, made);
+  const sections = loaded.map((each, k) => sectionFacts(each, diameters[k], needed[k], { column, hardware, ladder, loads, made }));
+  const contact = loads.slice((cuts[0]?.first ?? 1) - 1, cuts.at(-1)?.last ?? 0);
+  const pressure = pressureOf(sections, ladder);
+  return {
+    sections,
+    vessel: vesselOf(sections, {
+      pressure: Math.max(...(pressure ?? ladder.P)),
+      barometric: unitInputs.site.barometricPressure,
+      loads: contact,
+      hasCondenser: column.ladder?.top !== 'none',
+    }),
+    pressure,
+    ladderPressure: ladder.P,
+    unrated: sections.flatMap(({ rungs }) => rungs.flatMap(({ rung, tray, bed }) => (tray === null && bed === null ? [rung] : []))),
+  };
+}
+
+function cutsOf(column: ColumnUnit, { stages, feeds, products }: LadderFacts) {
+  const { ladder } = column;
+  const draws = products.filter(({ id }) => column.draws.some((draw) => draw.id === id));
+  return {
+    stages,
+    hasCondenser: ladder?.top !== 'none',
+    hasReboiler: ladder?.bottom !== 'none',
+    feeds,
+    draws: draws.map(({ id, stage }) => ({ name: placeName(column, id), stage })),
+    pumpArounds: ladder?.pumpArounds ?? [],
+  };
+}
+
+/** What is said of the k-th section: its own, or that of the last of which something is said. */
+export const inputsOf = ({ sections }: HardwareInputs, k: number): SectionInputs => sections[Math.min(k, sections.length - 1)];
+
+const loadSection = (section: Section, inputs: SectionInputs, { P }: LadderFacts, loads: readonly RungLoads[]): LoadedSection => ({
+  section,
+  inputs,
+  loads: loads.slice(section.first - 1, section.last),
+  P: P.slice(section.first - 1, section.last),
+});
+
+/** Where nothing can be sized, the least that is made. */
+const LEAST = 0.3; // m
+
+/** Given diameters as they are; the others as they are needed, to the next that is made; one for all the widest of them. */
+function diametersOf(
+  { diameters, sections }: HardwareInputs,
+  loaded: readonly LoadedSection[],
+  needed: readonly (number | null)[],
+  made: (diameter: number) => number,
+): number[] {
+  const own = loaded.map(({ inputs }, k) => inputs.diameter ?? made(needed[k] ?? LEAST));
+  if (diameters === 'each') return own;
+  const widest = sections[0].diameter ?? Math.max(...own);
+  return own.map(() => widest);
+}
+
+interface Around {
+  column: ColumnUnit;
+  hardware: HardwareInputs;
+  ladder: LadderFacts;
+  loads: readonly RungLoads[];
+  made: (diameter: number) => number;
+}
+
+function sectionFacts(loaded: LoadedSection, diameter: number, needed: number | null, around: Around): SectionFacts {
+  const { section, inputs } = loaded;
+  const rungs = rateSection(loaded, diameter, around.hardware);
+  const count = section.last - section.first + 1;
+  const common = {
+    ...section,
+    contact: inputs.contact,
+    diameter,
+    needed: inputs.diameter === null ? needed : null,
+    rungs,
+    limits: sectionLimits(rungs),
+    mend: mendOf(loaded, diameter, around.hardware, around.made) ?? null,
+    outside: outsideOfSection(rungs, inputs),
+  };
+  if (inputs.contact === 'packing') return { ...common, ...bedFacts(loaded, diameter, rungs) };
+  const efficiency = efficiencyOf(loaded, around);
+  const trays = Math.ceil(count / efficiency.value - 1e-9);
+  const perTray = mean(rungs.flatMap(({ tray }) => (tray === null ? [] : [tray.drop])));
+  return { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop: trays * perTray };
+}
+
+/** Height, beds and drop of a section's packing. */
+function bedFacts({ inputs }: LoadedSection, diameter: number, rungs: readonly RungRating[]) {
+  const { height: given, bed } = inputs.packed;
+  const rated = rungs.flatMap((rung) => (rung.bed === null ? [] : [rung.bed]));
+  const hetp = given ?? mean(rated.flatMap((each) => (each.hetp === null ? [] : [each.hetp])));
+  const by = given === null ? (rated.find((each) => each.hetpBy !== null)?.hetpBy ?? 'nothing') : 'given';
+  const packing = rungs.length * hetp;
+  const { beds, height } = bedHeight(packing, bed ?? mostBed(diameter));
+  const isFlooded = rated.some(({ drop }) => drop === null);
+  const drop = isFlooded ? null : rated.reduce((sum, each) => sum + (each.drop ?? 0) * hetp, 0);
+  return { trays: null, efficiency: null, packed: { hetp, by, packing, beds }, height, drop };
+}
+
+const mean = (values: readonly number[]): number => (values.length === 0 ? 0 : values.reduce((a, b) => a + b, 0) / values.length);
+
+/** Trays of washers and strippers: 10 to 20 %, practice (Walas). */
+const WASHING = 0.15;
+
+type Efficiency = NonNullable<SectionFacts['efficiency']>;
+
+/** Real trays of a rung: as given; the rungs themselves where the ladder has an efficiency; else O'Connell's of the keys on the middle rung, or practice. */
+function efficiencyOf({ inputs, section, loads }: LoadedSection, { column, ladder }: Around): Efficiency {
+  const given = inputs.tray.efficiency;
+  if (given !== null) return { value: given, by: 'given' };
+  if ((column.ladder?.efficiency.all ?? 1) < 1) return { value: 1, by: 'ladder' };
+  if (column.service !== 'distillation') return { value: WASHING, by: 'practice' };
+  const middle = Math.floor(loads.length / 2);
+  const alpha = volatilityOfKeys(ladder, section.first - 1 + middle);
+  const viscosity = (loads[middle] ?? loads.find((load) => load !== null))?.liquidViscosity;
+  if (alpha === undefined || viscosity === undefined) return { value: USUAL, by: 'practice' };
+  return { value: Math.min(1, oConnell(alpha, viscosity)), by: 'o-connell' };
+}
+
+/** Of distillation where nothing tells it: practice (Walas has 60 to 90 %). */
+const USUAL = 0.6;
+
+/** Volatility of the keys on a rung; undefined where one is missing. */
+function volatilityOfKeys(ladder: LadderFacts, j: number): number | undefined {
+  const keys = keysOfProducts(ladder);
+  if (keys === undefined) return undefined;
+  const [light, heavy] = keys.map((i) => ladder.y[j][i] / ladder.x[j][i]);
+  const alpha = Math.max(light, heavy) / Math.min(light, heavy);
+  return Number.isFinite(alpha) ? alpha : undefined;
+}
+
+/** Of the components, that of which just more than half goes up, and that of which just less: the keys. */
+function keysOfProducts({ products }: LadderFacts): [light: number, heavy: number] | undefined {
+  const bottoms = products.find(({ id }) => id === 'bottoms')?.flows ?? [];
+  const shares = bottoms.map((flow, i) => {
+    const all = products.reduce((sum, { flows }) => sum + flows[i], 0);
+    return all > 0 ? 1 - flow / all : Number.NaN;
+  });
+  const nearest = (isOn: (share: number) => boolean): number =>
+    shares.reduce(
+      (best, share, i) => (isOn(share) && (best < 0 || Math.abs(share - 0.5) < Math.abs(shares[best] - 0.5)) ? i : best),
+      -1,
+    );
+  const [light, heavy] = [nearest((share) => share >= 0.5), nearest((share) => share < 0.5)];
+  return light < 0 || heavy < 0 ? undefined : [light, heavy];
+}
+
+/** The component whose transfer is meant: the light key; of a washer what the gas loses most of on its way up, of a stripper what it gains. */
+function movingComponent({ service }: ColumnUnit, ladder: LadderFacts): number {
+  if (service === 'distillation') return keysOfProducts(ladder)?.[0] ?? 0;
+  const { vapour, y } = ladder;
+  const last = vapour.length - 1;
+  const gained = y[0].map((top, i) => vapour[0] * top - vapour[last] * y[last][i]);
+  const wanted = gained.map((flow) => (service === 'absorption' ? -flow : flow));
+  return wanted.indexOf(Math.max(...wanted));
+}
+
+/** The pressure of each rung from the ladder's first rung of a section down, by the sections' drops; condenser as in the ladder, reboiler as the last rung. */
+function pressureOf(sections: readonly SectionFacts[], { P }: LadderFacts): number[] | null {
+  const pressure = [...P];
+  let here = sections.length === 0 ? 0 : P[sections[0].first - 1];
+  for (const { first, last, drop } of sections) {
+    if (drop === null) return null;
+    const each = drop / (last - first + 1);
+    for (let rung = first; rung <= last; rung++) {
+      pressure[rung - 1] = here;
+      here += each;
+    }
+  }
+  const bottom = sections.at(-1)?.last ?? 0;
+  for (let rung = bottom + 1; rung <= P.length; rung++) pressure[rung - 1] = here;
+  return pressure;
+}

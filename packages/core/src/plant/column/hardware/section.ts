@@ -1,0 +1,134 @@
+/** A section of a column: rated at a diameter, and sized. */
+import type { SectionInputs } from '@keen-ladder/schema';
+import {
+  bedDrop,
+  bedFloodingVelocity,
+  diameterFor,
+  floodingShare,
+  outsideOfTray,
+  rateBed,
+  rateTray,
+  trayDrop,
+  vapourVolume,
+} from '../../../hardware/index.ts';
+import type { BedRating, ByMethod, Loads, Outside, RungLoads, Section, Tray, TrayRating } from '../../../hardware/index.ts';
+import { bedLimits, trayLimits } from './limits.ts';
+import type { Asked, Limit } from './limits.ts';
+
+/** A section with what passes its rungs. */
+export interface LoadedSection {
+  section: Section;
+  inputs: SectionInputs;
+  /** By rung of the section, from the top. */
+  loads: readonly RungLoads[];
+  P: readonly number[]; // Pa
+}
+
+/** A rung of a section at its loads; a bed or a tray, null where nothing can be rated. */
+export interface RungRating {
+  rung: number;
+  tray: TrayRating | null;
+  bed: BedRating | null;
+  limits: Limit[];
+}
+
+/** Where a method in force left its range, and on which rung farthest. */
+export interface OutsideAt extends Outside {
+  rung: number;
+  /** The method that was left. */
+  method: string;
+}
+
+const trayAt = ({ tray }: SectionInputs, diameter: number): Tray => ({ ...tray, diameter });
+
+const circumstancesOf = ({ tray }: SectionInputs, asked: Asked) => ({ flooding: tray.flooding, ...asked });
+
+const bedAt = ({ packed }: SectionInputs, asked: Asked, pressure: number) => ({ ...packed, ...asked, pressure });
+
+/** A section's rungs at a diameter. */
+export function rateSection({ section, inputs, loads, P }: LoadedSection, diameter: number, asked: Asked): RungRating[] {
+  const built = trayAt(inputs, diameter);
+  return loads.map((load, k): RungRating => {
+    const rung = section.first + k;
+    if (load === null) return { rung, tray: null, bed: null, limits: [] };
+    if (inputs.contact === 'trays') {
+      const tray = rateTray(built, load, circumstancesOf(inputs, asked));
+      return { rung, tray, bed: null, limits: trayLimits(tray, inputs) };
+    }
+    const bed = rateBed(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]));
+    return { rung, tray: null, bed, limits: bedLimits(bed, inputs) };
+  });
+}
+
+/**
+ * Diameter that a section needs for its share of flooding and its drop, m.
+ * @returns undefined where nothing of it can be rated, or no diameter does
+ */
+export function neededDiameter({ inputs, loads, P }: LoadedSection, asked: Asked): number | undefined {
+  const shares = loads.flatMap((load, k) => (load === null ? [] : [sizedShare(inputs, load, P[k], asked)]));
+  if (shares.length === 0) return undefined;
+  return diameterFor((diameter) => {
+    const tray = trayAt(inputs, diameter);
+    return shares.reduce((worst, share) => Math.max(worst, share(tray)), 0);
+  });
+}
+
+/** The larger share of its limit, of flooding and of drop, that a rung comes to: what sizing asks, without the rest of a rating. */
+function sizedShare(
+  { contact, share, mostDrop, packed, tray: { flooding: method } }: SectionInputs,
+  load: Loads,
+  pressure: number,
+  asked: Asked,
+): (tray: Tray) => number {
+  if (contact === 'trays')
+    return (tray) => {
+      const flooding = floodingShare(method, tray, load, asked.systemFactor) / share;
+      return mostDrop === null ? flooding : Math.max(flooding, trayDrop(tray, load) / mostDrop);
+    };
+  const around = { ...packed, ...asked, pressure };
+  const velocity = bedFloodingVelocity(packed.packing, load, around);
+  return ({ diameter }) => {
+    const flooding = velocity === undefined ? 0 : vapourVolume(load) / ((Math.PI / 4) * diameter ** 2) / velocity / share;
+    if (mostDrop === null) return flooding;
+    const drop = bedDrop(packed.packing, diameter, load, around);
+    return drop === null ? Number.MAX_VALUE : Math.max(flooding, (drop ?? 0) / mostDrop);
+  };
+}
+
+/** What limits a section: the worst rung of each limit, the worst limit first. */
+export function sectionLimits(rungs: readonly RungRating[]): (Limit & { rung: number })[] {
+  const worst = new Map<string, Limit & { rung: number }>();
+  for (const { rung, limits } of rungs)
+    for (const limit of limits) {
+      const before = worst.get(limit.name);
+      if (before === undefined || limit.share > before.share) worst.set(limit.name, { ...limit, rung });
+    }
+  return [...worst.values()].sort((a, b) => b.share - a.share);
+}
+
+/** Where methods in force left their ranges, each once, at the rung where it is farthest. */
+export function outsideOfSection(rungs: readonly RungRating[], inputs: SectionInputs): OutsideAt[] {
+  const farthest = new Map<string, OutsideAt>();
+  const note = (rung: number, method: string, outside: readonly Outside[]): void => {
+    for (const one of outside) {
+      const key = `${method} ${one.what}`;
+      const before = farthest.get(key);
+      if (before === undefined || distance(one) > distance(before)) farthest.set(key, { ...one, rung, method });
+    }
+  };
+  for (const { rung, tray, bed } of rungs) {
+    if (tray !== null) note(rung, inputs.tray.flooding, outsideOfTray(tray, inputs.tray.flooding));
+    if (bed !== null) {
+      noteChosen(bed.floodings, bed.floodedBy);
+      noteChosen(bed.drops, bed.dropBy);
+      noteChosen(bed.hetps, bed.hetpBy);
+    }
+    function noteChosen(list: readonly ByMethod<string>[], chosen: string | null): void {
+      const found = list.find(({ method }) => method === chosen);
+      if (found !== undefined) note(rung, found.method, found.outside);
+    }
+  }
+  return [...farthest.values()].sort((a, b) => distance(b) - distance(a));
+}
+
+const distance = ({ value, least, most }: Outside): number => (value > most ? value / most : least / Math.max(value, 1e-12));

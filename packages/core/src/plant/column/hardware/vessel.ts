@@ -1,0 +1,92 @@
+/** The vessel around the sections: heights, wall, mass, nozzles. Practice: Walas, Chemical Process Equipment; Coulson & Richardson, vol. 6, chapter 13. */
+import { liquidVolume, nozzleBore, refluxDrumVolume, vapourVolume, vesselWeight, wallOf } from '../../../hardware/index.ts';
+import type { RungLoads } from '../../../hardware/index.ts';
+
+/** Heights without trays or packing, m: over the top, under the bottom, between two sections, between two beds, of the skirt. */
+const CLEAR = { top: 1.2, sump: 1.8, between: 0.6, redistributor: 1, skirt: 3 };
+
+/** Carbon steel at usual temperatures, with spot radiography: ASME VIII-1; corrosion as C&R has it. */
+const STEEL = { stress: 138e6, joint: 0.85, corrosion: 0.002 };
+
+/** Rings of a vessel under vacuum stand at most so far apart, m. */
+const RING_SPACING = 3;
+
+/** What a section of the vessel is like. */
+export interface VesselSection {
+  diameter: number; // m
+  height: number; // m, of its trays or beds with what is between them
+}
+
+/** A vessel, SI. */
+export interface VesselFacts {
+  /** Between the tangents, m, with the clear heights at both ends. */
+  height: number;
+  /** From the top tangent down to each section's top, m. */
+  tops: number[];
+  skirt: number; // m
+  wall: number; // m
+  decides: 'inside' | 'outside' | 'stiffness';
+  mass: number; // kg, empty
+  nozzles: { name: string; bore: number }[]; // m
+  /** m³ of a reflux drum, half full for five minutes; null where there is no reflux. */
+  refluxDrum: number | null;
+}
+
+/** Height of a bed with its redistributors. @param most m of packing at most between them */
+export function bedHeight(packing: number, most: number): { beds: number; height: number } {
+  const beds = Math.max(1, Math.ceil(packing / most - 1e-9));
+  return { beds, height: packing + (beds - 1) * CLEAR.redistributor };
+}
+
+/** Largest bed, m: ten diameters, 6 m at most. Practice: Walas, Kister. */
+export const mostBed = (diameter: number): number => Math.min(6, 10 * diameter);
+
+/** The vessel of sections from the top. */
+export function vesselOf(
+  sections: readonly VesselSection[],
+  {
+    pressure,
+    barometric,
+    loads,
+    hasCondenser,
+  }: { pressure: number; barometric: number; loads: readonly RungLoads[]; hasCondenser: boolean },
+): VesselFacts {
+  const tops: number[] = [];
+  let height = CLEAR.top;
+  for (const [k, section] of sections.entries()) {
+    if (k > 0) height += CLEAR.between;
+    tops.push(height);
+    height += section.height;
+  }
+  height += CLEAR.sump;
+  const widest = Math.max(...sections.map(({ diameter }) => diameter));
+  const duty = { pressure, barometric, diameter: widest, length: RING_SPACING, ...STEEL };
+  const { thickness, decides } = wallOf(duty);
+  const weight = sections.reduce((sum, { diameter, height: own }, k) => {
+    const ends = (k === 0 ? CLEAR.top : CLEAR.between) + (k === sections.length - 1 ? CLEAR.sump : 0);
+    return sum + vesselWeight(diameter + thickness, own + ends, thickness);
+  }, 0);
+  const known = loads.filter((load) => load !== null);
+  const [first, last] = [known[0], known.at(-1)];
+  return {
+    height,
+    tops,
+    skirt: CLEAR.skirt,
+    wall: thickness,
+    decides,
+    mass: weight / 9.81,
+    nozzles:
+      first === undefined || last === undefined
+        ? []
+        : [
+            { name: 'vapour at the top', bore: nozzleBore('vapour', vapourVolume(first), first.vapourDensity) },
+            {
+              name: hasCondenser ? 'reflux' : 'liquid at the top',
+              bore: nozzleBore('liquid-pumped', liquidVolume(first), first.liquidDensity),
+            },
+            { name: 'liquid at the bottom', bore: nozzleBore('liquid-by-gravity', liquidVolume(last), last.liquidDensity) },
+            { name: 'vapour at the bottom', bore: nozzleBore('vapour', vapourVolume(last), last.vapourDensity) },
+          ],
+    refluxDrum: first === undefined || !hasCondenser ? null : refluxDrumVolume(liquidVolume(first)),
+  };
+}
