@@ -1,6 +1,5 @@
-import { createCaseSolver } from '@keen-ladder/core';
+import { createCaseSolver, newHardware } from '@keen-ladder/core';
 import { test } from 'vitest';
-import { newHardware } from '../../core/src/plant/column/hardware/begin.ts';
 import { demoCases } from './index.ts';
 test('x', () => {
   for (const contact of ['trays', 'packing'] as const)

@@ -1,6 +1,6 @@
 export { findUnit, fromSI, toSI, units, unitsOf } from './dimensions.ts';
 export { MEASURES_WORDS } from './reasons.ts';
-export { asEntered, showIn } from './show.ts';
+export { asEntered, showBriefly, showIn } from './show.ts';
 export { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
 export { shownUnit, UNIT_SETS } from './unitSets.ts';
 export { capital, listed } from './words.ts';

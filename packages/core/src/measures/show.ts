@@ -1,7 +1,7 @@
 /** How sentences show numbers, and how the folders say what their codes mean. */
 import type { Display } from '@keen-ladder/schema';
 import type { OpenPoint, Reason, Warning } from '../numerics/index.ts';
-import { findUnit } from './dimensions.ts';
+import { findUnit, fromSI } from './dimensions.ts';
 import type { Dimension, Site } from './dimensions.ts';
 import { formatEntered, formatFixed, formatFraction, formatNumber, formatQuantity } from './format.ts';
 import { shownUnit } from './unitSets.ts';
@@ -36,6 +36,18 @@ export function showIn(units: Display, site: Site): Show {
     count: (n) => formatFixed(n, 0),
     share: (e) => formatNumber(e, 2),
     quantity: (value, dimension) => shown(dimension)(value),
+  };
+}
+
+/** A `Show` whose quantities have three figures and no zeros at their end: of things that are built, and of rules that are no sharper. */
+export function showBriefly(units: Display, site: Site): Show {
+  return {
+    ...showIn(units, site),
+    quantity: (value, dimension) => {
+      const unit = findUnit(dimension, shownUnit(units, dimension));
+      const shown = fromSI(value, unit, site);
+      return `${formatEntered(Math.abs(shown) >= 1000 ? Math.round(shown) : Number(shown.toPrecision(3)))} ${unit.id}`.trim();
+    },
   };
 }
 

@@ -15,6 +15,7 @@ const pages: Record<StopPath, () => Promise<ComponentType>> = {
   estimate: async () => (await import('../estimate/EstimatePage.tsx')).EstimatePage,
   factors: async () => (await import('../absorption/FactorsPage.tsx')).FactorsPage,
   ladder: async () => (await import('../ladder/LadderPage.tsx')).LadderPage,
+  hardware: async () => (await import('../hardware/HardwarePage.tsx')).HardwarePage,
   drum: async () => (await import('../drum/DrumPage.tsx')).DrumPage,
 };
 

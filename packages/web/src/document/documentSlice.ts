@@ -4,6 +4,7 @@ import type { CaseDocument, Display } from '@keen-ladder/schema';
 import { createSlice } from '@reduxjs/toolkit';
 import type { PayloadAction } from '@reduxjs/toolkit';
 import { columnReducers } from './columnReducers.ts';
+import { hardwareReducers } from './hardwareReducers.ts';
 import { ladderReducers } from './ladderReducers.ts';
 import { mixtureReducers } from './mixtureReducers.ts';
 import { prepared } from './prepared.ts';
@@ -26,6 +27,7 @@ const documentSlice = createSlice({
     ...sheetReducers,
     ...columnReducers,
     ...ladderReducers,
+    ...hardwareReducers,
     unitsChosen: {
       prepare: prepared<Partial<Display>>,
       reducer(state, { payload }: Change<Partial<Display>>) {
@@ -52,7 +54,10 @@ export const {
   absorptionSet,
   amountSet,
   feedWayChosen,
+  handedBack,
   handleFreed,
+  hardwareBegun,
+  hardwareSet,
   ladderCarried,
   ladderSet,
   ladderStagesSet,
@@ -97,6 +102,7 @@ export const {
   pressureSet,
   puritySet,
   refluxSet,
+  sectionSet,
   sheetCleared,
   sheetFilled,
   siteSet,

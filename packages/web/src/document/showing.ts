@@ -1,6 +1,6 @@
 /** Quantities as a case shows them. */
 import type { Dimension, Site } from '@keen-ladder/core';
-import { findUnit, formatQuantity, showIn, shownUnit } from '@keen-ladder/core';
+import { findUnit, formatQuantity, showBriefly, showIn, shownUnit } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import { selectDisplay, selectSite } from './selectors.ts';
@@ -14,4 +14,6 @@ export function makeShowQuantity(display: CaseDocument['display'], site: Site) {
 }
 
 export const selectShowQuantity = createSelector([selectDisplay, selectSite], makeShowQuantity);
+/** With three figures: of things that are built. */
+export const selectBrief = createSelector([selectDisplay, selectSite], showBriefly);
 export const selectShow = createSelector([selectDisplay, selectSite], showIn);

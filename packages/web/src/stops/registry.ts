@@ -14,6 +14,7 @@ import {
   selectEstimateStanding,
   selectFactorsStanding,
   selectGraphStanding,
+  selectHardwareStanding,
   selectLadderMilliseconds,
   selectLadderStanding,
   selectMilliseconds,
@@ -21,7 +22,7 @@ import {
 } from './standing.ts';
 import type { Standing } from './standing.ts';
 
-export type StopPath = 'mixture' | 'balance' | 'graph' | 'transfer' | 'estimate' | 'factors' | 'ladder' | 'drum';
+export type StopPath = 'mixture' | 'balance' | 'graph' | 'transfer' | 'estimate' | 'factors' | 'ladder' | 'hardware' | 'drum';
 
 export interface Stop {
   path: StopPath;
@@ -49,7 +50,7 @@ const countedComponents = (state: RootState): string => {
 };
 
 /** Feeds, sheet and column: what no other stop of a column holds. */
-const NO_STOP_OF_ITS_OWN = /^(?!site\.)(?!.*\.(?:graph|estimate|absorption|ladder)(?:\.|$))/;
+const NO_STOP_OF_ITS_OWN = /^(?!site\.)(?!.*\.(?:graph|estimate|absorption|ladder|hardware)(?:\.|$))/;
 
 export const STOPS: readonly Stop[] = [
   {
@@ -131,6 +132,15 @@ export const STOPS: readonly Stop[] = [
     solvedWords: inTime(selectLadderMilliseconds),
     holds: /\.ladder(?:\.|$)/,
     shows: ['ladder'],
+  },
+  {
+    path: 'hardware',
+    name: 'Hardware',
+    isOf: ({ kind }) => kind === 'column',
+    standing: selectHardwareStanding,
+    solvedWords: () => 'rated',
+    holds: /\.hardware(?:\.|$)/,
+    shows: ['hardware'],
   },
 ];
 

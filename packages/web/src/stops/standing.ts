@@ -89,9 +89,14 @@ const selectNodeHash = (name: NodeName) =>
 export const selectEstimateResult = selectNode('estimate');
 const selectEstimateHash = selectNodeHash('estimate');
 
+export const selectHardwareResult = selectNode('hardware');
+const selectHardwareHash = selectNodeHash('hardware');
+
 export const selectLastGraphStanding = createSelector([selectGraphResult], (result) => standingOf(result?.outcome));
 export const selectLastBalanceStanding = createSelector([selectBalanceResult], (result) => standingOf(result?.outcome));
 export const selectLastEstimateStanding = createSelector([selectEstimateResult], (result) => standingOf(result?.outcome));
+
+export const selectLastHardwareStanding = createSelector([selectHardwareResult], (result) => standingOf(result?.outcome));
 
 export const selectLastDrawingStanding = createSelector([selectAbsorptionResult], (result) => standingOf(result?.drawing));
 export const selectLastFactorsStanding = createSelector([selectAbsorptionResult], (result) => standingOf(result?.estimate));
@@ -103,6 +108,8 @@ export const selectIsGraphStale = (state: RootState): boolean => differs(selectG
 export const selectIsBalanceStale = (state: RootState): boolean =>
   differs(selectBalanceResult(state), selectHashes(state)?.balance);
 export const selectIsEstimateStale = (state: RootState): boolean => differs(selectEstimateResult(state), selectEstimateHash(state));
+
+export const selectIsHardwareStale = (state: RootState): boolean => differs(selectHardwareResult(state), selectHardwareHash(state));
 
 export const selectIsAbsorptionStale = (state: RootState): boolean =>
   differs(selectAbsorptionResult(state), selectHashes(state)?.absorption);
@@ -126,6 +133,9 @@ export const selectGraphStanding = (state: RootState) => (selectIsGraphStale(sta
 export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale(state) ? STALE : selectLastBalanceStanding(state));
 export const selectEstimateStanding = (state: RootState) =>
   selectIsEstimateStale(state) ? STALE : selectLastEstimateStanding(state);
+
+export const selectHardwareStanding = (state: RootState) =>
+  selectIsHardwareStale(state) ? STALE : selectLastHardwareStanding(state);
 
 export const selectLadderStanding = (state: RootState) => (selectIsLadderStale(state) ? STALE : selectLastLadderStanding(state));
 
@@ -176,14 +186,15 @@ export function selectFeedFacts(state: RootState, inlet: string): FeedFacts | nu
 
 /** What the stops of the unit answered to the newest inputs; what is stale is left out. */
 export const selectAnswers = createSelector(
-  [selectUnitResults, selectHashes, selectEstimateHash],
-  ({ solved, nodes, ladder, unit }, hashes, estimateHash): StopAnswers => {
+  [selectUnitResults, selectHashes, selectEstimateHash, selectHardwareHash],
+  ({ solved, nodes, ladder, unit }, hashes, estimateHash, hardwareHash): StopAnswers => {
     const answers: StopAnswers = {};
     const { balance, graph, absorption, feeds } = solved?.results ?? {};
     if (feeds !== undefined && balance?.inputHash === hashes?.balance) Object.assign(answers, { feeds, balance });
     if (graph?.inputHash === hashes?.graph && absorption === null) answers.graph = graph?.outcome;
     if (absorption?.inputHash === hashes?.absorption) answers.factors = absorption?.estimate;
     if (nodes.estimate?.inputHash === estimateHash) answers.estimate = nodes.estimate?.outcome;
+    if (nodes.hardware?.inputHash === hardwareHash) answers.hardware = nodes.hardware?.outcome;
     if (ladder?.result.inputHash === hashes?.ladder) answers.whole = ladder?.result.outcome;
     if (unit !== null && unit.result.inputHash === hashes?.whole)
       Object.assign(answers, { feeds: unit.result.feeds, whole: unit.result.outcome });

@@ -11,10 +11,19 @@ import {
   estimateReadings,
   feedReadings,
   graphReadings,
+  hardwareReadings,
   inletsOf,
   unitReadings,
 } from '../../plant/index.ts';
-import type { AbsorptionFacts, BalanceResult, EstimateFacts, GraphDesign, KindFacts, Reading } from '../../plant/index.ts';
+import type {
+  AbsorptionFacts,
+  BalanceResult,
+  EstimateFacts,
+  GraphDesign,
+  HardwareFacts,
+  KindFacts,
+  Reading,
+} from '../../plant/index.ts';
 import type { CaseSolver } from '../solver.ts';
 import type { FeedResult } from '../upstream.ts';
 
@@ -31,6 +40,7 @@ export interface StopAnswers {
   graph?: Outcome<GraphDesign> | undefined;
   estimate?: Outcome<EstimateFacts> | undefined;
   factors?: Outcome<AbsorptionFacts> | undefined;
+  hardware?: Outcome<HardwareFacts> | undefined;
   /** Of the unit as a whole: a column's ladder, a drum's state. */
   whole?: Outcome<KindFacts[UnitKind]> | undefined;
 }
@@ -62,6 +72,7 @@ export function resultsIn(document: CaseDocument, unit: Unit, answers: StopAnswe
     ...from('graph', graph, graphReadings),
     ...from('estimate', estimate, (facts) => estimateReadings(facts, mixture)),
     ...from('factors', factors, (facts) => absorptionReadings(facts, mixture)),
+    ...from('hardware', answers.hardware, hardwareReadings),
     ...from(wholeStop(unit), whole, (facts) => unitReadings(document, unit, facts)),
   ];
 }
@@ -94,6 +105,7 @@ export function answersOf(
   }
   if (isAsked('estimate') && unit.service === 'distillation')
     answers.estimate = solver.node(document, unit.id, 'estimate', isOver).outcome;
+  if (isAsked('hardware') && unit.hardware !== null) answers.hardware = solver.node(document, unit.id, 'hardware', isOver).outcome;
   if (isAsked('ladder') && unit.ladder !== null) answers.whole = solver.ladder(document, unit.id, isOver).outcome;
   return answers;
 }
@@ -139,5 +151,5 @@ export function resultReader(
 function outcomeOf({ feeds, balance, ...others }: StopAnswers, stop: string, inlet: string): Outcome<unknown> | undefined {
   if (stop === 'feeds') return feeds?.[inlet]?.outcome;
   if (stop === 'balance') return balance?.outcome;
-  return stop === 'graph' || stop === 'estimate' || stop === 'factors' ? others[stop] : undefined;
+  return stop === 'graph' || stop === 'estimate' || stop === 'factors' || stop === 'hardware' ? others[stop] : undefined;
 }

@@ -51,7 +51,7 @@ export function entrainment(tray: Tray, loads: Loads, floodingShare: number): By
     {
       method: 'fair',
       value: (psi / (1 - psi)) * (loads.liquid / loads.vapour),
-      outside: outsideOf(['flow parameter', F, 0.01, 1, 'ratio'], ['share of flooding', floodingShare, 0.75, 0.85, 'ratio']),
+      outside: outsideOf(['flow parameter', F, 0.01, 1, 'ratio'], ['share of flooding', floodingShare, 0.5, 0.95, 'ratio']),
     },
     {
       method: 'hunt',

@@ -5,6 +5,7 @@ import type { Dimension } from '../../measures/index.ts';
 import { always, componentName, row } from '../entryRow.ts';
 import type { About, EntryMeasure, EntryRow } from '../entryRow.ts';
 import { inletsOf } from '../ports.ts';
+import { HARDWARE_ENTRIES } from './hardware/entries.ts';
 import { placeName } from './places.ts';
 import { freedName, quantityDimension, quantityName } from './ladder/words.ts';
 import type { Named } from './ladder/words.ts';
@@ -254,4 +255,12 @@ const LADDER: Row[] = [
 ];
 
 /** Rows of a column, stop by stop. */
-export const COLUMN_ENTRIES: readonly Row[] = [...COLUMN, ...SHEET, ...GRAPH, ...ESTIMATE, ...ABSORPTION, ...LADDER];
+export const COLUMN_ENTRIES: readonly Row[] = [
+  ...COLUMN,
+  ...SHEET,
+  ...GRAPH,
+  ...ESTIMATE,
+  ...ABSORPTION,
+  ...LADDER,
+  ...HARDWARE_ENTRIES,
+];

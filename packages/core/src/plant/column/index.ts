@@ -17,6 +17,25 @@ export { nodeHash, nodesOf } from './nodes.ts';
 export type { NodeFacts, NodeName } from './nodes.ts';
 export { solveNode } from './solveNode.ts';
 
+export { newHardware, newSection, USUAL_SHARE } from './hardware/begin.ts';
+export { atPressure, withRealTrays } from './hardware/handBack.ts';
+export { inputsOf } from './hardware/hardware.ts';
+export type { HardwareFacts, SectionFacts } from './hardware/facts.ts';
+export type { RungRating } from './hardware/section.ts';
+export type { Limit, LimitName } from './hardware/limits.ts';
+export type { Mend } from './hardware/mend.ts';
+export { hardwareReadings } from './hardware/readings.ts';
+export { hardwareRows } from './hardware/tables.ts';
+export {
+  limitSentence,
+  mendLabel,
+  mendSentence,
+  METHOD_NAMES,
+  outsideSentence,
+  sectionName,
+  wholeSentences,
+} from './hardware/words.ts';
+
 export { begunLadder } from './ladder/begun.ts';
 export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder } from './ladder/carried.ts';
 export type { HandedOn, HandedOnWash, LadderChange } from './ladder/carried.ts';

@@ -6,7 +6,7 @@ import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
 import { hashOf } from '../hash.ts';
 import type { EstimateFacts } from './estimate.ts';
 import type { GraphBeside } from './graph/graph.ts';
-import type { HardwareFacts } from './hardware/hardware.ts';
+import type { HardwareFacts } from './hardware/facts.ts';
 
 /** What each answers, by name. */
 export interface NodeFacts {

@@ -7,7 +7,7 @@ import type { Strip } from './strips.ts';
 import { ticksOf } from './ticks.ts';
 
 interface StripProps {
-  strip: Strip;
+  strip: Omit<Strip, 'key' | 'share'>;
   frame: { from: number; to: number };
   yOf: (rung: number) => number;
   stages: number;

@@ -1,59 +1,23 @@
 /** The hardware of a column's ladder: sections, diameters, ratings, the vessel and the pressure that they make. */
 import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
 import { nextStandard, rungLoads, sectionsOf } from '../../../hardware/index.ts';
-import type { RungLoads, Section } from '../../../hardware/index.ts';
+import type { BedRating, RungLoads, Section } from '../../../hardware/index.ts';
 import { open, passOn, solved } from '../../../numerics/index.ts';
 import type { Outcome } from '../../../numerics/index.ts';
 import { oConnell } from '../../../shortcut/index.ts';
+import type { ThermoModel } from '../../../thermo/index.ts';
 import { transportOf } from '../../../transport/index.ts';
 import type { LadderFacts } from '../ladder/facts.ts';
 import { solveLadder } from '../ladder/ladder.ts';
 import type { BeforeLadder } from '../ladder/ladder.ts';
 import { placeName } from '../places.ts';
 import type { UnitInputs } from '../../inputs.ts';
+import type { HardwareFacts, SectionFacts } from './facts.ts';
+import { agreePressure } from './handBack.ts';
 import { mendOf } from './mend.ts';
-import type { Mend } from './mend.ts';
 import { neededDiameter, outsideOfSection, rateSection, sectionLimits } from './section.ts';
-import type { LoadedSection, OutsideAt, RungRating } from './section.ts';
-import type { Limit } from './limits.ts';
+import type { LoadedSection, RungRating } from './section.ts';
 import { bedHeight, mostBed, vesselOf } from './vessel.ts';
-import type { VesselFacts } from './vessel.ts';
-
-/** A section as it is built, SI. */
-export interface SectionFacts {
-  first: number;
-  last: number;
-  above: string | null;
-  below: string | null;
-  contact: SectionInputs['contact'];
-  diameter: number; // m
-  /** m that its limits ask for; null where the diameter is given, or nothing can be sized. */
-  needed: number | null;
-  /** Real trays; null of packing. */
-  trays: number | null;
-  efficiency: { value: number; by: 'given' | 'ladder' | 'o-connell' | 'practice' } | null;
-  /** m of an equilibrium stage, and beds between redistributors; null of trays. */
-  packed: { hetp: number; by: string; packing: number; beds: number } | null;
-  height: number; // m
-  rungs: RungRating[];
-  /** The worst rung of each, the worst first. */
-  limits: (Limit & { rung: number })[];
-  drop: number | null; // Pa; null where a bed is flooded
-  mend: Mend | null;
-  outside: OutsideAt[];
-}
-
-/** A column's hardware. */
-export interface HardwareFacts {
-  sections: SectionFacts[];
-  vessel: VesselFacts;
-  /** Pa, by rung, as the hardware makes it from the ladder's top; null where a bed is flooded. */
-  pressure: number[] | null;
-  /** Pa, of the ladder. */
-  ladderPressure: number[];
-  /** Rungs that could not be rated: a phase does not flow there. */
-  unrated: number[];
-}
 
 /** The hardware of a column, of its ladder solved from nothing. */
 export function solveHardware(
@@ -68,9 +32,16 @@ export function solveHardware(
   const facts = solveLadder(unitInputs, column, before, { isOver });
   if (facts.state !== 'solved') return passOn(facts);
   if (before.model.state !== 'solved') return passOn(before.model);
-  const moving = movingComponent(column, facts.value);
-  const loads = rungLoads(facts.value, before.model.value, transportOf(unitInputs.mixture.components), moving);
-  return solved(describeHardware(unitInputs, column, hardware, facts.value, loads));
+  const { value: model } = before.model;
+  const described = (ladderFacts: LadderFacts) => describeHardware(unitInputs, column, hardware, ladderFacts, model);
+  const first = described(facts.value);
+  const agreed = agreePressure(column, first, (changed) => {
+    // Of the way there nothing is kept: it is of no column that is in the case.
+    const passing = { ...before, keep: <T>(_: string, make: () => Outcome<T>) => make() };
+    const outcome = solveLadder(unitInputs, changed, passing, { isOver });
+    return outcome.state === 'solved' ? { ladder: outcome.value, hardware: described(outcome.value) } : undefined;
+  });
+  return solved({ ...first, agreed: agreed ?? null });
 }
 
 function describeHardware(
@@ -78,8 +49,9 @@ function describeHardware(
   column: ColumnUnit,
   hardware: HardwareInputs,
   ladder: LadderFacts,
-  loads: readonly RungLoads[],
+  model: ThermoModel,
 ): HardwareFacts {
+  const loads = rungLoads(ladder, model, transportOf(unitInputs.mixture.components), movingComponent(column, ladder));
   const cuts = sectionsOf(cutsOf(column, ladder));
   const loaded = cuts.map((section, k) => loadSection(section, inputsOf(hardware, k), ladder, loads));
   const needed = loaded.map((each) => neededDiameter(each, hardware) ?? null);
@@ -98,6 +70,7 @@ function describeHardware(
     }),
     pressure,
     ladderPressure: ladder.P,
+    agreed: null,
     unrated: sections.flatMap(({ rungs }) => rungs.flatMap(({ rung, tray, bed }) => (tray === null && bed === null ? [rung] : []))),
   };
 }
@@ -180,8 +153,12 @@ function bedFacts({ inputs }: LoadedSection, diameter: number, rungs: readonly R
   const { beds, height } = bedHeight(packing, bed ?? mostBed(diameter));
   const isFlooded = rated.some(({ drop }) => drop === null);
   const drop = isFlooded ? null : rated.reduce((sum, each) => sum + (each.drop ?? 0) * hetp, 0);
-  return { trays: null, efficiency: null, packed: { hetp, by, packing, beds }, height, drop };
+  return { trays: null, efficiency: null, packed: { hetp, by, rule: ruleOf(rated), packing, beds }, height, drop };
 }
+
+/** What practice takes for a stage, m. */
+const ruleOf = (rated: readonly BedRating[]): number | null =>
+  rated[0]?.hetps.find(({ method }) => method === 'rule')?.value ?? null;
 
 const mean = (values: readonly number[]): number => (values.length === 0 ? 0 : values.reduce((a, b) => a + b, 0) / values.length);
 

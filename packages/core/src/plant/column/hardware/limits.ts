@@ -4,7 +4,7 @@ import type { BedRating, TrayRating } from '../../../hardware/index.ts';
 
 /** What may limit a section. */
 export type LimitName =
-  'flooding' | 'drop' | 'backup' | 'choking' | 'residence' | 'weeping' | 'entrainment' | 'weir-load' | 'wetting' | 'turn-down';
+  'flooding' | 'drop' | 'backup' | 'choking' | 'residence' | 'weeping' | 'entrainment' | 'weir-load' | 'wetting';
 
 /** Of a place: what it comes to. */
 export interface Limit {

@@ -57,7 +57,8 @@ function changesFor(limit: LimitName, inputs: SectionInputs): Mend[] {
       return [...sized, ...lower];
     case 'entrainment':
       return [...sized, ...easier, ...wider];
-    default:
+    case 'flooding':
+    case 'wetting':
       return [...sized, ...wider];
   }
 }

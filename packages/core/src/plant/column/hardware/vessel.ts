@@ -67,7 +67,8 @@ export function vesselOf(
     return sum + vesselWeight(diameter + thickness, own + ends, thickness);
   }, 0);
   const known = loads.filter((load) => load !== null);
-  const [first, last] = [known[0], known.at(-1)];
+  const first = known.at(0);
+  const last = known.at(-1);
   return {
     height,
     tops,

@@ -1,0 +1,154 @@
+/** What is said of a section: what limits it, where, and what would mend it. */
+import type { SectionInputs } from '@keen-ladder/schema';
+import { formatNumber } from '../../../measures/index.ts';
+import type { Show } from '../../../measures/index.ts';
+import type { HardwareFacts, SectionFacts } from './facts.ts';
+import { MOST_ENTRAINED, MOST_WEIR_LOAD } from './limits.ts';
+import type { LimitName } from './limits.ts';
+import { PASSED } from './mend.ts';
+import type { Mend } from './mend.ts';
+import type { OutsideAt } from './section.ts';
+
+/** "above Feed", "below Feed", "between Side draw and Feed". */
+export function sectionName({ above, below }: Pick<SectionFacts, 'above' | 'below'>): string {
+  if (above === null) return below === null ? 'the whole column' : `above ${below}`;
+  return below === null ? `below ${above}` : `between ${above} and ${below}`;
+}
+
+const percent = (share: number): string => `${formatNumber(100 * share, 3)} %`;
+
+/** What a limit comes to, with what it may be. */
+function said(section: SectionFacts, name: LimitName, rung: number, { share, mostDrop }: SectionInputs, show: Show): string {
+  const { tray, bed } = section.rungs[rung - section.first];
+  const isPacked = section.contact === 'packing';
+  const most = (value: number | undefined, text: (value: number) => string): string => (value === undefined ? '' : text(value));
+  switch (name) {
+    case 'flooding':
+      return `${isPacked ? 'the bed is' : 'the trays are'} at ${percent(tray?.flooding ?? bed?.flooding ?? 0)} of flooding, ${percent(share)} is meant`;
+    case 'drop':
+      return `the pressure drop is ${isPacked ? show.quantity(bed?.drop ?? 0, 'bedDrop') : `${show.quantity(tray?.drop ?? 0, 'pressureDrop')} a tray`}, ${show.quantity(mostDrop ?? 0, isPacked ? 'bedDrop' : 'pressureDrop')} at most is meant`;
+    case 'backup':
+      return most(tray?.backupShare, (value) => `froth fills the downcomers to ${percent(value)} of the room up to the next weir`);
+    case 'choking':
+      return most(
+        tray?.chokeShare,
+        (value) => `liquid runs into the downcomers at ${percent(value)} of what their froth lets through`,
+      );
+    case 'residence':
+      return most(
+        tray?.residence,
+        (value) =>
+          `liquid stays ${show.quantity(value, 'time')} in the downcomers, too short for its vapour to leave where it is under the usual ${show.quantity(value * (tray?.residenceShare ?? 1), 'time')}`,
+      );
+    case 'weeping':
+      return most(tray?.weepsAt ?? undefined, (value) => `the holes begin to weep at ${percent(value)} of this load`);
+    case 'entrainment':
+      return most(
+        tray?.entrained,
+        (value) => `${percent(value)} of the liquid is carried up, ${percent(MOST_ENTRAINED)} at most is usual`,
+      );
+    case 'weir-load':
+      return most(
+        tray?.weirLoad,
+        (value) =>
+          `${show.quantity(value, 'weirLoad')} runs over the weirs, ${show.quantity(MOST_WEIR_LOAD, 'weirLoad')} at most is usual`,
+      );
+    case 'wetting':
+      return most(
+        bed?.wetting ?? undefined,
+        (value) => `at turn-down there is ${percent(value)} of the liquid that keeps the packing wet`,
+      );
+  }
+}
+
+/** One sentence: what limits a section and where, or what comes nearest. */
+export function limitSentence(section: SectionFacts, inputs: SectionInputs, show: Show): string {
+  if (section.limits.length === 0) return 'Nothing of it can be rated: a phase does not flow there.';
+  const [worst] = section.limits;
+  const words = said(section, worst.name, worst.rung, inputs, show);
+  const where = `at rung ${worst.rung}`;
+  return worst.share > PASSED ? `Beyond its limit ${where}: ${words}.` : `Within its limits; nearest ${where}: ${words}.`;
+}
+
+/** "A spacing of 0.6 m would mend it." */
+export function mendSentence({ kind, value }: Mend, show: Show): string {
+  return `${capitalized(mendName(kind, value, show))} would mend it.`;
+}
+
+/** "Take a spacing of 0.6 m" */
+export const mendLabel = ({ kind, value }: Mend, show: Show): string => `Take ${mendName(kind, value, show)}`;
+
+function mendName(kind: Mend['kind'], value: number, show: Show): string {
+  switch (kind) {
+    case 'spacing':
+      return `a spacing of ${show.quantity(value, 'length')}`;
+    case 'passes':
+      return `${value} passes`;
+    case 'downcomer':
+      return `downcomers of ${percent(value)} of the section`;
+    case 'holes':
+      return `holes of ${percent(value)} of the active area`;
+    case 'weir':
+      return `a weir of ${show.quantity(value, 'smallLength')}`;
+    case 'diameter':
+      return `a diameter of ${show.quantity(value, 'length')}`;
+    case 'share':
+      return `a design for ${percent(value)} of flooding`;
+  }
+}
+
+const capitalized = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Names of the methods as a page shows them. */
+export const METHOD_NAMES: Readonly<Record<string, string>> = {
+  'kister-haas': 'Kister & Haas 1990',
+  fair: 'Fair 1961 (Lygeros & Magoulas)',
+  'fair-kessler': 'Fair 1961 (Kessler & Wankat)',
+  treybal: 'Treybal',
+  'billet-schultes': 'Billet & Schultes 1999',
+  leva: 'Leva 1992',
+  prahl: 'chart, after Prahl 1969',
+  'kister-gill': 'Kister & Gill 1991',
+  stichlmair: 'Stichlmair, Bravo & Fair 1989',
+  robbins: 'Robbins 1991',
+  rocha: 'Rocha, Bravo & Fair 1993, 1996',
+  onda: 'Onda 1968',
+  bravo: 'Bravo, Rocha & Fair 1985, gauze',
+  rule: 'rule of thumb',
+  hunt: 'Hunt, Hanson & Wilke 1955',
+  bennett: 'Bennett, Kao & Wong 1995',
+  liebson: 'Liebson 1957',
+  bolles: 'Bolles 1976',
+  klein: 'Klein 1982',
+  slots: 'Bolles 1956',
+  'chan-fair': 'Chan & Fair 1984',
+  aiche: 'AIChE 1958',
+  zuiderweg: 'Zuiderweg 1982',
+  'van-winkle': 'Van Winkle 1972',
+};
+
+/** "Kister & Haas 1990 is for a weir load of 4.5 to 110 m³/(h·m); at rung 5 it is 2.1." */
+export function outsideSentence({ method, what, value, least, most, measured, rung }: OutsideAt, show: Show): string {
+  const name = METHOD_NAMES[method] ?? method;
+  return `${name} was measured for a ${what} of ${show.quantity(least, measured)} to ${show.quantity(most, measured)}; at rung ${rung} it is ${show.quantity(value, measured)}.`;
+}
+
+/** What is to be told of the whole: rungs that are not rated, diameters that want to be two. */
+export function wholeSentences({ sections, unrated }: HardwareFacts, isOne: boolean, show: Show): string[] {
+  const needed = sections.flatMap(({ needed: own }) => (own === null ? [] : [own]));
+  const [least, most] = [Math.min(...needed), Math.max(...needed)];
+  const apart =
+    isOne && needed.length > 1 && most > APART * least
+      ? [
+          `One section needs ${show.quantity(least, 'length')}, another ${show.quantity(most, 'length')}: two diameters, or another packing, may be cheaper.`,
+        ]
+      : [];
+  const dry =
+    unrated.length === 0
+      ? []
+      : [`Not rated, since a phase does not flow there: ${unrated.length === 1 ? 'rung' : 'rungs'} ${unrated.join(', ')}.`];
+  return [...apart, ...dry];
+}
+
+/** Diameters that differ by more want to be two: a fifth, common practice. */
+const APART = 1.2;
