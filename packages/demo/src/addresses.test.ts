@@ -62,8 +62,10 @@ function atPath(document: unknown, path: Leaf['path']): unknown {
 const isName = ({ path }: Leaf): boolean => path.at(-1) === 'id' || path.at(-1) === 'kind';
 
 describe.each(CASES)('$name', ({ document }) => {
-  // A ladder that has not been begun is a group of which there is nothing.
-  const leaves = leavesOf(document).filter((leaf) => !isName(leaf) && !(leaf.path.at(-1) === 'ladder' && leaf.value === null));
+  // A ladder, or hardware, that has not been begun is a group of which there is nothing.
+  const leaves = leavesOf(document).filter(
+    (leaf) => !isName(leaf) && !(['ladder', 'hardware'].includes(String(leaf.path.at(-1))) && leaf.value === null),
+  );
 
   test('every value has a name of its own, or is part of one thing that is chosen', () => {
     const nameless = leaves.filter(({ address }) => {

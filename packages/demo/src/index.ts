@@ -1,8 +1,16 @@
 /** The demo's cases. Needs the whole databank: not for a browser. */
-import { handedOnLadder, handedOnWash, ladderTarget, newCaseDocument, proposedMixture } from '@keen-ladder/core';
+import {
+  handedOnLadder,
+  handedOnWash,
+  ladderTarget,
+  newCaseDocument,
+  newHardware,
+  packingOf,
+  proposedMixture,
+} from '@keen-ladder/core';
 import type { ColumnCase, HandedOn } from '@keen-ladder/core';
 import { databankParts } from '@keen-ladder/core/databank';
-import type { CaseDocument, CaseMixture, ColumnUnit, LadderTarget, Stream } from '@keen-ladder/schema';
+import type { CaseDocument, CaseMixture, ColumnUnit, HardwareInputs, LadderTarget, Stream } from '@keen-ladder/schema';
 import { FIRST_CASE } from './names.ts';
 import { drumAndTwoColumns, TRAIN_COMPONENTS } from './train.ts';
 
@@ -20,6 +28,7 @@ export function demoCases(): { name: string; document: ColumnCase }[] {
     { name: 'Acetone from drying air', document: acetoneFromAir() },
     { name: 'Toluene from rinse water', document: tolueneFromWater() },
     { name: 'Five alkanes with a side draw', document: fiveAlkanes() },
+    { name: 'Alcohols over packing', document: alcoholsOverPacking() },
   ];
 }
 
@@ -125,6 +134,7 @@ function fourAlcohols(): ColumnCase {
         {
           ...u,
           name: 'Alcohol splitter',
+          hardware: newHardware('trays'),
           pressure: { top: 1.1e5, bottom: 1.3e5 },
           balance: { cells: [cell(ETHANOL, 'distillate', 'recovery', 0.985), cell(PROPANOL, 'distillate', 'fraction', 0.004)] },
         },
@@ -165,6 +175,7 @@ function naphtha(): ColumnCase {
           pressure: { top: 1.4e5, bottom: 1.65e5 },
           condenser: 'mixed',
           vapourShare: 0.03,
+          hardware: { ...newHardware('trays'), diameters: 'each' },
           balance: { cells: [cell(CYCLOHEXANE, 'distillate', 'recovery', 0.97), cell(HEPTANE, 'bottoms', 'recovery', 0.96)] },
         },
         { stages: 25, feedStage: 12, reflux: 2.2, distillate: kmolPerHour(36.5) },
@@ -172,6 +183,25 @@ function naphtha(): ColumnCase {
       ),
     ),
     notes: 'Naphtha from the degreasing baths, kept under nitrogen, which leaves through the vent of the condenser.',
+  };
+}
+
+/** The same splitter with sheet packing in place of trays: less high, hardly any drop. */
+function alcoholsOverPacking(): ColumnCase {
+  const document = fourAlcohols();
+  return {
+    ...document,
+    units: document.units.map((u) => ({ ...u, name: 'Alcohol splitter, packed', hardware: packed('montz-b1-200-metal') })),
+    notes: 'The alcohol splitter again, with structured packing: to be held against the trays of the case beside it.',
+  };
+}
+
+/** Hardware of one packing throughout. */
+function packed(id: string): HardwareInputs {
+  const hardware = newHardware('packing');
+  return {
+    ...hardware,
+    sections: hardware.sections.map((section) => ({ ...section, packed: { ...section.packed, packing: packingOf(id) } })),
   };
 }
 
@@ -213,6 +243,7 @@ function acetoneFromAir(): ColumnCase {
         serving: { inlet: 'feed-2', factor: 1 },
         pressure: { top: 1.03e5, bottom: 1.06e5 },
       }),
+      hardware: packed('pall-ring-25-mm-plastic'),
     })),
     connections: ['feed', 'feed-2'].map((stream) => ({
       id: `${stream}-to-column`,

@@ -18,7 +18,7 @@ export const SHOWN_UNITS = {
   power: ['W', 'kW', 'MW', 'cal/s', 'kcal/s', 'kcal/h', 'Gcal/h', 'Btu/h', 'MMBtu/h'],
   molarEnergy: ['J/mol', 'kJ/mol', 'cal/mol', 'Btu/lbmol'],
   density: ['kg/m³', 'g/cm³', 'lb/ft³'],
-  length: ['m', 'ft'],
+  length: ['m', 'ft', 'mm', 'in'],
   smallLength: ['m', 'mm', 'cm', 'in'],
   bedDrop: ['Pa/m', 'mbar/m', 'mmH2O/m', 'inH2O/ft'],
   fFactor: ['Pa^½', '(ft/s)(lb/ft³)^½'],

@@ -101,6 +101,8 @@ const UnitResult = z.strictObject({
   estimate: stop(anything).nullable(),
   /** Of a column that has one. */
   ladder: stop(LadderNumbers).nullable(),
+  /** Of a column that has trays or packing. */
+  hardware: stop(anything).optional(),
   /** Of a unit that is one stop: of a drum `DrumNumbers`. */
   whole: stop(anything).optional(),
   /** Where they were asked for: what the ladder's split takes at the least, and what moves what. */

@@ -309,7 +309,7 @@ describe('anchors computed apart from this code', () => {
 });
 
 test('every packing of the table is one that can be told apart, and none floods before it loads', () => {
-  expect(new Set(PACKINGS.map(({ id }) => id)).size).toBe(PACKINGS.length);
+  expect(new Set(PACKINGS.map(({ key }) => key)).size).toBe(PACKINGS.length);
   const X = 0.1;
   for (const { area, voidFraction, constants, trust, name } of PACKINGS) {
     if (area === null || voidFraction === null || constants.loading === null || constants.flooding === null) continue;

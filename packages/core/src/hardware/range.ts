@@ -26,6 +26,10 @@ export function outsideOf(...ranged: readonly Ranged[]): Outside[] {
 export const beyond = ({ value, least, most }: Outside): number =>
   value > most ? value / most : value > 0 ? least / value : Number.MAX_VALUE;
 
+/** The values that are numbers: a formula far outside of its range may have none. */
+export const finiteOnly = <M extends string>(list: readonly ByMethod<M>[]): ByMethod<M>[] =>
+  list.filter(({ value }) => Number.isFinite(value));
+
 /** How sure the constants of a method are as they stand here. */
 export type Trust = 'high' | 'medium' | 'low';
 

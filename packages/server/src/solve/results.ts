@@ -6,11 +6,14 @@ import {
   explainOpenPoint,
   explainWarning,
   feedStageRows,
+  hardwareRows,
+  hardwareSentences,
   limitSentences,
   open,
   productRows,
   resultRows,
   resultsIn,
+  showBriefly,
   showIn,
   slopeRows,
   stageRows,
@@ -20,6 +23,7 @@ import type {
   AbsorptionFacts,
   CaseSolver,
   EstimateFacts,
+  HardwareFacts,
   KindFacts,
   LadderFacts,
   Outcome,
@@ -98,7 +102,7 @@ function wholeResult(solving: Solving, unit: Exclude<Unit, ColumnUnit>): UnitRes
 
 function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
   const { show } = solving;
-  const { graph, estimate, factors, whole } = answered(solving, unit);
+  const { graph, estimate, factors, whole, hardware } = answered(solving, unit);
   const estimated = estimate ?? factors;
   return {
     id: unit.id,
@@ -108,7 +112,22 @@ function columnResult(solving: Solving, unit: ColumnUnit): UnitResult {
     estimate: estimated === undefined ? null : told<EstimateFacts | AbsorptionFacts>(estimated, show),
     ladder: null,
     ...(whole === undefined ? {} : ladderResults(solving, unit.id, whole as Outcome<LadderFacts>)), // a column's
+    ...(hardware === undefined ? {} : { hardware: hardwareResult(solving, unit, hardware) }),
   };
+}
+
+/** Trays and packing, with what is said of each section and its table. */
+function hardwareResult(
+  { document, show, tables }: Solving,
+  unit: ColumnUnit,
+  outcome: Outcome<HardwareFacts>,
+): Told<HardwareFacts & Record<string, unknown>> {
+  const result = told(outcome, show);
+  if (outcome.state === 'solved' && result.state === 'solved') {
+    tables.set(`${unit.id}-hardware`, hardwareRows(outcome.value, document));
+    result.remarks = hardwareSentences(outcome.value, unit, showBriefly(document.display, document.site));
+  }
+  return result;
 }
 
 /** The ladder, what was asked for besides, and their tables. */

@@ -30,6 +30,7 @@ function unitLines(unit: UnitResult, components: readonly string[], document: Ca
     ['graph', unit.graph],
     ['estimate', unit.estimate],
     ['ladder', unit.ladder],
+    ['hardware', unit.hardware ?? null],
     ['limits', unit.limits ?? null],
     ['sensitivities', unit.sensitivities ?? null],
   ];

@@ -189,9 +189,10 @@ function HandBack({ column, facts }: { column: ColumnUnit; facts: HardwareFacts 
   if (ladder === null) return null;
   const { agreed, pressure, ladderPressure, sections } = facts;
   const hand = (changed: typeof ladder) => dispatch(handedBack({ column: column.id, ladder: changed }));
-  const hasRungsToTray = sections.some(
-    ({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder' && efficiency.value < 1,
-  );
+  // A washer’s overall efficiency is no Murphree’s: its rungs stay equilibrium stages.
+  const hasRungsToTray =
+    column.service === 'distillation' &&
+    sections.some(({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder' && efficiency.value < 1);
   const assumed = ladderPressure.at(-1) ?? 0;
   const made = (agreed?.values ?? pressure)?.at(-1);
   return (

@@ -48,9 +48,13 @@ export function MethodsTable({ facts, pointed }: Props) {
         <thead>
           <tr>
             <th scope="col">quantity</th>
-            <th scope="col" className="words">method</th>
+            <th scope="col" className="words">
+              method
+            </th>
             <th scope="col">value</th>
-            <th scope="col" className="words">outside its range</th>
+            <th scope="col" className="words">
+              outside its range
+            </th>
           </tr>
         </thead>
         <tbody>

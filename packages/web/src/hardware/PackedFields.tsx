@@ -25,7 +25,7 @@ const hetps = named(['billet-schultes', 'onda', 'bravo', 'rocha', 'rule'] as con
 
 /** Of an own packing: what most methods ask. */
 const OWN: Packing = {
-  id: 'own',
+  key: 'own',
   name: 'own packing',
   kind: 'random',
   size: 0.05,
@@ -43,9 +43,9 @@ const OWN: Packing = {
 const options = [
   ...(['random', 'structured'] as const).map((kind) => ({
     label: kind,
-    options: PACKINGS.filter((packing) => packing.kind === kind).map(({ id, name }) => ({ value: id, label: name })),
+    options: PACKINGS.filter((packing) => packing.kind === kind).map(({ key, name }) => ({ value: key, label: name })),
   })),
-  { label: 'own', options: [{ value: OWN.id, label: 'own packing, numbers entered' }] },
+  { label: 'own', options: [{ value: OWN.key, label: 'own packing, numbers entered' }] },
 ];
 
 export function PackedFields({ path, packed, facts, onSet }: Props) {
@@ -64,13 +64,13 @@ export function PackedFields({ path, packed, facts, onSet }: Props) {
             variant="borderless"
             showSearch={{ optionFilterProp: 'label' }}
             popupMatchSelectWidth={false}
-            value={packing.id}
+            value={packing.key}
             options={options}
-            onChange={(chosen) => set({ packing: PACKINGS.find((each) => each.id === chosen) ?? OWN })}
+            onChange={(chosen) => set({ packing: PACKINGS.find((each) => each.key === chosen) ?? OWN })}
           />
         )}
       </Field>
-      {packing.id === OWN.id ? (
+      {packing.key === OWN.key ? (
         <OwnFields path={`${path}.packing`} packing={packing} onSet={(own, gesture) => set({ packing: own }, gesture)} />
       ) : (
         <Known packing={packing} />

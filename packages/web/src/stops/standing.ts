@@ -5,6 +5,7 @@ import type {
   DrumResult,
   FeedFacts,
   GraphResult,
+  HardwareFacts,
   LadderFacts,
   LadderResult,
   NodeName,
@@ -134,8 +135,11 @@ export const selectBalanceStanding = (state: RootState) => (selectIsBalanceStale
 export const selectEstimateStanding = (state: RootState) =>
   selectIsEstimateStale(state) ? STALE : selectLastEstimateStanding(state);
 
-export const selectHardwareStanding = (state: RootState) =>
-  selectIsHardwareStale(state) ? STALE : selectLastHardwareStanding(state);
+/** Where nothing has been said of it nothing is asked, and what was answered before is of nothing. */
+export const selectHardwareStanding = (state: RootState): Standing<HardwareFacts> => {
+  if (selectColumn(state)?.hardware === null) return { state: 'ready' };
+  return selectIsHardwareStale(state) ? STALE : selectLastHardwareStanding(state);
+};
 
 export const selectLadderStanding = (state: RootState) => (selectIsLadderStale(state) ? STALE : selectLastLadderStanding(state));
 

@@ -26,7 +26,7 @@ const STICHLMAIR: Readonly<Record<string, [number, number, number]>> = {
 const wettedAt = (name: string): number => (name.endsWith('ceramic') ? 0.061 : name.endsWith('plastic') ? 0.033 : 0.075); // N/m
 
 function row(
-  id: string,
+  key: string,
   name: string,
   kind: Kind,
   size: number | null,
@@ -38,7 +38,7 @@ function row(
   source: string,
 ): Packing {
   return {
-    id,
+    key,
     name,
     kind,
     size,
@@ -46,7 +46,7 @@ function row(
     voidFraction,
     factor: perFoot === null ? null : perFoot / FOOT,
     constants: { loading, flooding, holdUp, dry, liquid, gas },
-    stichlmair: STICHLMAIR[id] ?? null,
+    stichlmair: STICHLMAIR[key] ?? null,
     channels: kind === 'structured' && area !== null ? { ...CHANNELS, side: SIDE_TIMES_AREA / area } : null,
     criticalTension: wettedAt(name),
     trust: [trustOfArea, trustOfFactor, trustOfFlooding, trustOfDrop, trustOfTransfer],
@@ -1355,8 +1355,8 @@ export const PACKINGS: readonly Packing[] = [
 ];
 
 /** A packing of the table. @throws RangeError for one that is not there: our mistake, never the user's */
-export function packingOf(id: string): Packing {
-  const found = PACKINGS.find((packing) => packing.id === id);
-  if (found === undefined) throw new RangeError(`no packing ${id}`);
+export function packingOf(key: string): Packing {
+  const found = PACKINGS.find((packing) => packing.key === key);
+  if (found === undefined) throw new RangeError(`no packing ${key}`);
   return found;
 }

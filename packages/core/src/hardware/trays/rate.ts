@@ -1,6 +1,7 @@
 /** A tray at its loads: everything that a given geometry does, each quantity by the method in force and, beside it, by all that are known. */
 import { cFactor, fFactor, flowParameter, GRAVITY, liquidVolume, scaled, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
+import { finiteOnly } from '../range.ts';
 import type { ByMethod, Outside } from '../range.ts';
 import { clearLiquid, residualHead } from './clearLiquid.ts';
 import type { Froth } from './clearLiquid.ts';
@@ -146,7 +147,7 @@ export function rateTray(
     return { method: each, value: net / value, outside };
   });
   const flooding = floodings.find((each) => each.method === method)?.value ?? Number.NaN;
-  const entrainments = entrainment(tray, loads, flooding);
+  const entrainments = finiteOnly(entrainment(tray, loads, flooding));
   const residence = (areas.downcomerTop * backup) / L;
   const velocity = L / areas.downcomerTop;
   const hole = V / areas.holes;
@@ -159,10 +160,10 @@ export function rateTray(
     fFactor: fFactor(V / areas.active, loads),
     cFactor: cFactor(net, loads),
     flooding,
-    floodings,
-    entrained: (entrainments[0].value * loads.vapour) / loads.liquid,
+    floodings: finiteOnly(floodings),
+    entrained: ((entrainments.at(0)?.value ?? Number.NaN) * loads.vapour) / loads.liquid,
     entrainments,
-    dryDrops,
+    dryDrops: finiteOnly(dryDrops),
     clearLiquid: froth.clear,
     frothHeight: froth.height,
     residual,
@@ -178,12 +179,12 @@ export function rateTray(
     weepMargin,
     weepsAt: isHoled(tray) ? weepsAt(tray, loads) : null,
     regime: regimeOf(hole, froth.clear, tray.holeDiameter, flowParameter(loads), areas.weirLength / areas.active, loads),
-    efficiencies: trayEfficiency(tray, loads, flooding),
+    efficiencies: finiteOnly(trayEfficiency(tray, loads, flooding)),
   };
 }
 
 /** Where the methods in force left their ranges. */
 export const outsideOfTray = ({ floodings, dryDrops }: TrayRating, method: FloodingMethod): Outside[] => [
   ...(floodings.find((each) => each.method === method)?.outside ?? []),
-  ...dryDrops[0].outside,
+  ...(dryDrops.at(0)?.outside ?? []),
 ];

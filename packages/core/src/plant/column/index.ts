@@ -19,7 +19,7 @@ export { solveNode } from './solveNode.ts';
 
 export { newHardware, newSection, USUAL_SHARE } from './hardware/begin.ts';
 export { atPressure, withRealTrays } from './hardware/handBack.ts';
-export { inputsOf } from './hardware/hardware.ts';
+export { inputsOf } from './hardware/inputs.ts';
 export type { HardwareFacts, SectionFacts } from './hardware/facts.ts';
 export type { RungRating } from './hardware/section.ts';
 export type { Limit, LimitName } from './hardware/limits.ts';
@@ -27,6 +27,7 @@ export type { Mend } from './hardware/mend.ts';
 export { hardwareReadings } from './hardware/readings.ts';
 export { hardwareRows } from './hardware/tables.ts';
 export {
+  hardwareSentences,
   limitSentence,
   mendLabel,
   mendSentence,

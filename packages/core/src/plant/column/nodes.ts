@@ -40,7 +40,7 @@ const NODES: Record<NodeName, NodeRow> = {
     isOf: distils,
     reads: (column, { balance }, { site }) => hashOf(balance, column.estimate, column.condenser, column.vapourShare, site.cooling),
   },
-  hardware: { isOf: () => true, reads: (column, { ladder }) => hashOf(ladder, column.hardware) },
+  hardware: { isOf: ({ hardware }) => hardware !== null, reads: (column, { ladder }) => hashOf(ladder, column.hardware) },
 };
 
 /** The nodes that a unit has, in the order in which they are worked out. */

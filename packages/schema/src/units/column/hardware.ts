@@ -32,7 +32,8 @@ export type Trust = z.infer<typeof Trust>;
 
 /** A packing with what is published of it, or what a person knows of their own; `null` is not known. */
 export const Packing = z.strictObject({
-  id: identifier,
+  /** What it is called in the table of packings; `own` is a person's. */
+  key: identifier,
   name: text(120),
   kind: z.enum(['random', 'structured']),
   size: positive.nullable(), // m

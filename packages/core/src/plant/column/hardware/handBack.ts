@@ -6,6 +6,8 @@ import type { AgreedPressure, HardwareFacts } from './facts.ts';
 /** Pa: nearer no ladder minds. */
 const AGREED = 1;
 const MOST_PASSES = 12;
+/** Hardware that would multiply the pressure by more is no column any more. */
+const MOST_CHANGE = 3;
 
 /**
  * Ladder and hardware in turn, until the pressure stands: each pass gives the ladder what the hardware made.
@@ -22,6 +24,7 @@ export function agreePressure(
   for (let passes = 1; passes <= MOST_PASSES; passes++) {
     if (pressure === null) return undefined;
     const values = pressure;
+    if (values.some((P, j) => !(P > 0 && P < MOST_CHANGE * first.ladderPressure[j]))) return undefined;
     if (values.every((P, j) => Math.abs(P - before[j]) < AGREED)) return { values, passes: passes - 1 };
     const solved = solveAt(atPressure(column, values));
     if (solved === undefined) return undefined;

@@ -14,6 +14,7 @@ import { placeName } from '../places.ts';
 import type { UnitInputs } from '../../inputs.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
 import { agreePressure } from './handBack.ts';
+import { inputsOf } from './inputs.ts';
 import { mendOf } from './mend.ts';
 import { neededDiameter, outsideOfSection, rateSection, sectionLimits } from './section.ts';
 import type { LoadedSection, RungRating } from './section.ts';
@@ -87,9 +88,6 @@ function cutsOf(column: ColumnUnit, { stages, feeds, products }: LadderFacts) {
     pumpArounds: ladder?.pumpArounds ?? [],
   };
 }
-
-/** What is said of the k-th section: its own, or that of the last of which something is said. */
-export const inputsOf = ({ sections }: HardwareInputs, k: number): SectionInputs => sections[Math.min(k, sections.length - 1)];
 
 const loadSection = (section: Section, inputs: SectionInputs, { P }: LadderFacts, loads: readonly RungLoads[]): LoadedSection => ({
   section,

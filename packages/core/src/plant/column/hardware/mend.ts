@@ -68,15 +68,15 @@ function changesFor(limit: LimitName, inputs: SectionInputs): Mend[] {
  * @param made the diameter that is made of one that is needed
  */
 export function mendOf(loaded: LoadedSection, diameter: number, asked: Asked, made: (needed: number) => number): Mend | undefined {
-  const worst = sectionLimits(rateSection(loaded, diameter, asked))[0] as ReturnType<typeof sectionLimits>[number] | undefined;
+  const worst = sectionLimits(rateSection(loaded, diameter, asked)).at(0);
   if (worst === undefined || worst.share <= PASSED) return undefined;
   return changesFor(worst.name, loaded.inputs).flatMap((mend): Mend[] => {
     const changed = { ...loaded, inputs: mend.inputs };
     const needed = mend.inputs.diameter ?? neededDiameter(changed, asked);
     if (needed === undefined) return [];
     const at = mend.inputs.diameter === null ? made(needed) : needed;
-    const [after] = sectionLimits(rateSection(changed, at, asked));
-    if (after.share > PASSED) return [];
+    const after = sectionLimits(rateSection(changed, at, asked)).at(0);
+    if (after === undefined || after.share > PASSED) return [];
     return [mend.kind === 'diameter' ? { ...mend, value: at } : mend];
   })[0];
 }

@@ -50,14 +50,25 @@ export function rateSection({ section, inputs, loads, P }: LoadedSection, diamet
   const built = trayAt(inputs, diameter);
   return loads.map((load, k): RungRating => {
     const rung = section.first + k;
-    if (load === null) return { rung, tray: null, bed: null, limits: [] };
+    const unrated: RungRating = { rung, tray: null, bed: null, limits: [] };
+    if (load === null) return unrated;
     if (inputs.contact === 'trays') {
       const tray = rateTray(built, load, circumstancesOf(inputs, asked));
-      return { rung, tray, bed: null, limits: trayLimits(tray, inputs) };
+      const limits = trayLimits(tray, inputs);
+      return isFinite(tray) && isFinite(limits) ? { rung, tray, bed: null, limits } : unrated;
     }
     const bed = rateBed(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]));
-    return { rung, tray: null, bed, limits: bedLimits(bed, inputs) };
+    const limits = bedLimits(bed, inputs);
+    return isFinite(bed) && isFinite(limits) ? { rung, tray: null, bed, limits } : unrated;
   });
+}
+
+/** Whether every number of it is one: a tray that cannot be built (no active area, no room) has none, and is told as not rated. */
+function isFinite(value: unknown): boolean {
+  if (typeof value === 'number') return Number.isFinite(value);
+  if (typeof value !== 'object' || value === null) return true;
+  for (const inner of Object.values(value)) if (!isFinite(inner)) return false;
+  return true;
 }
 
 /**

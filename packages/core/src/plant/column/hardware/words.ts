@@ -1,10 +1,11 @@
 /** What is said of a section: what limits it, where, and what would mend it. */
-import type { SectionInputs } from '@keen-ladder/schema';
+import type { ColumnUnit, SectionInputs } from '@keen-ladder/schema';
 import { formatNumber } from '../../../measures/index.ts';
 import type { Show } from '../../../measures/index.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
 import { MOST_ENTRAINED, MOST_WEIR_LOAD } from './limits.ts';
 import type { LimitName } from './limits.ts';
+import { inputsOf } from './inputs.ts';
 import { PASSED } from './mend.ts';
 import type { Mend } from './mend.ts';
 import type { OutsideAt } from './section.ts';
@@ -63,7 +64,7 @@ function said(section: SectionFacts, name: LimitName, rung: number, { share, mos
 
 /** One sentence: what limits a section and where, or what comes nearest. */
 export function limitSentence(section: SectionFacts, inputs: SectionInputs, show: Show): string {
-  if (section.limits.length === 0) return 'Nothing of it can be rated: a phase does not flow there.';
+  if (section.limits.length === 0) return 'Nothing of it can be rated: a phase does not flow there, or nothing can be built so.';
   const [worst] = section.limits;
   const words = said(section, worst.name, worst.rung, inputs, show);
   const where = `at rung ${worst.rung}`;
@@ -146,9 +147,24 @@ export function wholeSentences({ sections, unrated }: HardwareFacts, isOne: bool
   const dry =
     unrated.length === 0
       ? []
-      : [`Not rated, since a phase does not flow there: ${unrated.length === 1 ? 'rung' : 'rungs'} ${unrated.join(', ')}.`];
+      : [
+          `Not rated, since a phase does not flow there or nothing can be built so: ${unrated.length === 1 ? 'rung' : 'rungs'} ${unrated.join(', ')}.`,
+        ];
   return [...apart, ...dry];
 }
 
 /** Diameters that differ by more want to be two: a fifth, common practice. */
 const APART = 1.2;
+
+/** Everything that is to be told of a column's hardware: section by section, then of the whole, then where methods left their ranges. */
+export function hardwareSentences(facts: HardwareFacts, { hardware }: Pick<ColumnUnit, 'hardware'>, show: Show): string[] {
+  if (hardware === null) return [];
+  return [
+    ...facts.sections.map((section, k) => {
+      const mend = section.mend === null ? '' : ` ${mendSentence(section.mend, show)}`;
+      return `Section ${k + 1}, ${sectionName(section)}: ${limitSentence(section, inputsOf(hardware, k), show)}${mend}`;
+    }),
+    ...wholeSentences(facts, hardware.diameters === 'one', show),
+    ...facts.sections.flatMap(({ outside }) => outside.map((one) => outsideSentence(one, show))),
+  ];
+}
