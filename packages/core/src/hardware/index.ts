@@ -4,7 +4,7 @@ export type { Loads } from './loads.ts';
 export { beyond, outsideOf } from './range.ts';
 export type { ByMethod, Outside } from './range.ts';
 export { rungLoads } from './rungs.ts';
-export type { RungLoads, SolvedRungs } from './rungs.ts';
+export type { Moving, RungLoads, SolvedRungs } from './rungs.ts';
 export { sectionsOf } from './sections.ts';
 export type { Cuts, Section } from './sections.ts';
 
@@ -13,6 +13,8 @@ export type { Tray, TrayAreas } from './trays/geometry.ts';
 export { chordOf, heightOf } from './trays/segment.ts';
 export { floodingShare, outsideOfTray, rateTray, trayDrop } from './trays/rate.ts';
 export type { TrayCircumstances, TrayRating } from './trays/rate.ts';
+export { trayWindow } from './trays/window.ts';
+export type { TrayWindow, WindowLine } from './trays/window.ts';
 
 export { PACKINGS, packingOf } from './packing/packings.ts';
 export { bedDrop, bedFloodingVelocity, rateBed } from './packing/rate.ts';

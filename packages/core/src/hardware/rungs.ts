@@ -14,15 +14,20 @@ export interface SolvedRungs {
   y: readonly (readonly number[])[];
 }
 
+/** The component whose transfer is meant: a light key against a heavy one, or a solute against none. */
+export interface Moving {
+  moving: number;
+  against: number | null;
+}
+
 /** The loads of a rung; null where a phase does not flow, or a property of it cannot be told. */
 export type RungLoads = Loads | null;
 
 /**
  * Loads of every rung: the liquid that leaves it, and the vapour that rises through it from below (of the last rung, and where none comes from below, the
  * vapour that leaves it). Diffusivities are those of one component in the one of which each phase has most besides.
- * @param moving the component whose transfer is meant: a light key, a solute
  */
-export function rungLoads(rungs: SolvedRungs, model: ThermoModel, transport: Transport, moving: number): RungLoads[] {
+export function rungLoads(rungs: SolvedRungs, model: ThermoModel, transport: Transport, { moving, against }: Moving): RungLoads[] {
   const properties = new Properties(model.n);
   return rungs.T.map((_, j) => {
     const below = j + 1 < rungs.T.length && rungs.vapour[j + 1] > 0 ? j + 1 : j;
@@ -32,7 +37,7 @@ export function rungLoads(rungs: SolvedRungs, model: ThermoModel, transport: Tra
     const x = Float64Array.from(rungs.x[j]);
     const y = Float64Array.from(rungs.y[below]);
     const [inLiquid, inVapour] = [mostBeside(x, moving), mostBeside(y, moving)];
-    const slope = slopeOf(rungs, j, moving);
+    const slope = slopeOf(rungs, j, { moving, against });
     const loads: Loads = {
       vapour: vapour.massFlow,
       liquid: liquid.massFlow,
@@ -78,12 +83,14 @@ function mostBeside(parts: Float64Array, one: number): number {
   return most;
 }
 
-/** dy/dx of a component along equilibrium: from rung to rung, since temperature changes with it; its K where nothing changes. */
-function slopeOf({ x, y }: SolvedRungs, j: number, i: number): number {
-  const next = j + 1 < x.length ? j + 1 : j - 1;
-  const [dx, dy] = next < 0 ? [0, 0] : [x[j][i] - x[next][i], y[j][i] - y[next][i]];
-  return Math.abs(dx) > SAME ? dy / dx : y[j][i] / x[j][i];
+/**
+ * dy/dx of equilibrium: of two keys as if alone α/[1 + (α − 1)x]², of a solute its K. Along the column dy/dx itself is of no use, since a key between others
+ * passes a largest fraction.
+ */
+function slopeOf({ x, y }: SolvedRungs, j: number, { moving, against }: Moving): number {
+  const K = y[j][moving] / x[j][moving];
+  if (against === null) return K;
+  const alpha = K / (y[j][against] / x[j][against]);
+  const share = x[j][moving] / (x[j][moving] + x[j][against]);
+  return alpha / (1 + (alpha - 1) * share) ** 2;
 }
-
-/** Mole fractions that differ less are the same. */
-const SAME = 1e-9;

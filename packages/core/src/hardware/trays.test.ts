@@ -30,6 +30,9 @@ import { bennettEntrainment, fairEntrainment, huntEntrainment } from './trays/en
 import { fairC, kesslerC, kisterHaas, treybalC } from './trays/flooding.ts';
 import { areaOfChord, chordOf, heightOf } from './trays/segment.ts';
 import { eduljeeVelocity, holeFroude } from './trays/weeping.ts';
+import { floodingShare, rateTray } from './trays/rate.ts';
+import { trayWindow } from './trays/window.ts';
+import { diameterFor } from './size.ts';
 import { constrictedCrest, coulsonCrest, weirCrest } from './trays/weir.ts';
 import { sprayBelow } from './trays/regime.ts';
 import type { Tray } from './trays/geometry.ts';
@@ -380,8 +383,50 @@ describe('all methods on one tray: anchors computed apart from this code', () =>
     close(slots.most / FOOT ** 3, 17.71098344);
     close(slots.opened / INCH, 0.5562116204);
   });
-  test('the whole tray puts them together as they stand', () => {
-    const froth = clearLiquid(tray, loads);
-    expect(froth.height).toBeCloseTo(froth.clear / froth.density, 12);
+  test('on each line of the window the tray, rated there, is at its limit', () => {
+    const around = { flooding: 'fair', foaming: 'low', systemFactor: 0.9, turnDown: 1 } as const;
+    const window = trayWindow(SIEVE, loads, around);
+    let points = 0;
+    window.liquid.forEach((liquid, k) => {
+      const ratedAt = (vapour: number) => rateTray(SIEVE, { ...loads, liquid: liquid * 700, vapour: vapour * 3 }, around);
+      const { flooding, entrainment, backup, weeping } = window.lines;
+      const check = (vapour: number | null | undefined, of: (rating: ReturnType<typeof rateTray>) => number): void => {
+        if (vapour === null || vapour === undefined) return;
+        points++;
+        expect(of(ratedAt(vapour))).toBeCloseTo(1, 3);
+      };
+      check(flooding[k], (rating) => rating.flooding);
+      check(entrainment[k], (rating) => rating.entrained / 0.1);
+      check(backup[k], (rating) => rating.backupShare);
+      check(weeping[k], (rating) => rating.weepMargin ?? Number.NaN);
+    });
+    expect(points).toBeGreaterThan(40);
+  });
+  test('a rating puts the methods together as they stand', () => {
+    const rating = rateTray(tray, loads, { flooding: 'kister-haas', foaming: 'medium', systemFactor: 1, turnDown: 0.6 });
+    const parts = (rating.dryDrops[0]?.value ?? 0) + rating.clearLiquid + rating.residual;
+    close(rating.drop, parts * 9.80665 * 700, 1e-9);
+    close(rating.frothHeight, clearLiquid(tray, loads).height, 1e-9);
+    // Weeping begins at that share of the load at which the margin at turn-down would be one.
+    const weepsAt = rating.weepsAt ?? Number.NaN;
+    close(rateTray(tray, loads, { flooding: 'fair', foaming: 'low', systemFactor: 1, turnDown: weepsAt }).weepMargin ?? 0, 1, 1e-4);
+    // Less room, more backup; a foaming system floods earlier by its factor.
+    expect(
+      rateTray({ ...tray, spacing: 0.4 }, loads, { flooding: 'fair', foaming: 'medium', systemFactor: 1, turnDown: 1 }).backupShare,
+    ).toBeGreaterThan(rating.backupShare);
+    close(
+      rateTray(tray, loads, { flooding: 'kister-haas', foaming: 'low', systemFactor: 0.5, turnDown: 1 }).flooding,
+      2 * rating.flooding,
+      1e-9,
+    );
+  });
+  test('sized by Fair and by Kister & Haas: the diameters of the anchors', () => {
+    const sized = (flooding: 'fair' | 'kister-haas'): number | undefined =>
+      diameterFor(
+        (diameter) => floodingShare(flooding, { ...tray, diameter, downcomerTop: 0.12, downcomerBottom: 0.12 }, loads, 1) / 0.8,
+      );
+    close(sized('fair') ?? 0, 2.062482689, 1e-6);
+    // The anchor takes the weir as 0.77 of the diameter, the segment of 12 % has 0.764.
+    close(sized('kister-haas') ?? 0, 2.154394933, 2e-3);
   });
 });

@@ -14,9 +14,10 @@ import { HardwareMargin } from './HardwareMargin.tsx';
 import { HardwareTable } from './HardwareTable.tsx';
 import { MethodsTable } from './MethodsTable.tsx';
 import { TrayPlan } from './TrayPlan.tsx';
+import { WindowDrawing } from './WindowDrawing.tsx';
 import { VesselDrawing } from './VesselDrawing.tsx';
 
-const views = ['Vessel', 'Plan of a tray', 'Rungs', 'Methods'] as const;
+const views = ['Vessel', 'Window', 'Plan of a tray', 'Rungs', 'Methods'] as const;
 type View = (typeof views)[number];
 
 export function HardwarePage() {
@@ -65,7 +66,7 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
   const isStale = useAppSelector(selectIsHardwareStale);
   const units = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
-  const isDrawn = view === 'Vessel' || view === 'Plan of a tray';
+  const isDrawn = view === 'Vessel' || view === 'Window' || view === 'Plan of a tray';
   return (
     <div className="sheet ladder-sheet" data-stale={isStale}>
       <div className="sheet-head">
@@ -87,6 +88,8 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
         </p>
       ) : view === 'Vessel' ? (
         <VesselDrawing svg={svg} column={column} hardware={hardware} facts={facts} pointed={pointed} onPoint={onPoint} />
+      ) : view === 'Window' ? (
+        <WindowDrawing svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
       ) : view === 'Plan of a tray' ? (
         <TrayPlan svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
       ) : view === 'Rungs' ? (

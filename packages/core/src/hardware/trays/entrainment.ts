@@ -37,20 +37,27 @@ export function bennettEntrainment(
   return { height, carried };
 }
 
+/**
+ * kg of liquid carried up in a kg that flows: ψ/(1 − ψ) of Fair's curve, from 80 % of flooding to other shares by the power of velocity that Hunt
+ * found (a bridge of this product's, since only the one curve has a fit).
+ */
+export function carriedOfLiquid(floodingShare: number, F: number): number {
+  const psi = Math.min(0.9, fairEntrainment(F) * (floodingShare / 0.8) ** 3.2);
+  return psi / (1 - psi);
+}
+
 /** kg of liquid carried up in a kg of vapour, by every method. */
 export function entrainment(tray: Tray, loads: Loads, floodingShare: number): ByMethod<EntrainmentMethod>[] {
   const areas = trayAreas(tray);
   const froth = clearLiquid(tray, loads);
   const u = vapourVolume(loads) / areas.net;
   const F = flowParameter(loads);
-  // From 80 % of flooding to other shares by the power of velocity that Hunt found.
-  const psi = Math.min(0.9, fairEntrainment(F) * (floodingShare / 0.8) ** 3.2);
   const bennett = bennettEntrainment(tray, areas, loads, froth);
   const isRoom = tray.spacing > 2.5 * froth.clear;
   return [
     {
       method: 'fair',
-      value: (psi / (1 - psi)) * (loads.liquid / loads.vapour),
+      value: carriedOfLiquid(floodingShare, F) * (loads.liquid / loads.vapour),
       outside: outsideOf(['flow parameter', F, 0.01, 1, 'ratio'], ['share of flooding', floodingShare, 0.5, 0.95, 'ratio']),
     },
     {

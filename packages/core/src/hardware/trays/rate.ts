@@ -83,7 +83,8 @@ function liquidOn(tray: Tray, loads: Loads, areas: TrayAreas): Froth {
   return { clear, density, height: clear / density };
 }
 
-const isHoled = ({ kind }: Tray): boolean => kind === 'sieve' || kind === 'fixed-valve';
+/** Whether vapour comes through holes that are always open. */
+export const isHoled = ({ kind }: Tray): boolean => kind === 'sieve' || kind === 'fixed-valve';
 
 /** Pressure drop of a tray as m of its liquid, with its parts. */
 function headsOf(
@@ -106,11 +107,22 @@ export const floodingShare = (method: FloodingMethod, tray: Tray, loads: Loads, 
   vapourVolume(loads) / trayAreas(tray).net / floodingVelocity(method, tray, loads, systemFactor).value;
 
 /** Hole velocity over that at which holes weep, so much of the loads. */
-function weepMarginAt(tray: Tray, loads: Loads, share: number): number {
+export function weepMarginAt(tray: Tray, loads: Loads, share: number): number {
   const areas = trayAreas(tray);
   const part = scaled(loads, share);
   return holeFroude(vapourVolume(part) / areas.holes, liquidOn(tray, part, areas).clear, part) / WEEP_FROUDE;
 }
+
+/** Clear liquid in a downcomer, m: the tray's drop, weir and crest, and the loss under the apron. */
+function backupOf(tray: Tray, loads: Loads): number {
+  const areas = trayAreas(tray);
+  const L = liquidVolume(loads);
+  return headsOf(tray, loads, areas).all + tray.weirHeight + weirCrest(weirLoad(L, areas)) + apronLoss(L, areas.apron);
+}
+
+/** Froth in a downcomer, of the room up to the weir of the tray above. */
+export const backupShare = (tray: Tray, loads: Loads, foaming: Foaming): number =>
+  backupOf(tray, loads) / downcomerFroth(foaming) / (tray.spacing + tray.weirHeight);
 
 /** Of a tray's load, at which it begins to weep: the margin rises with the load. */
 function weepsAt(tray: Tray, loads: Loads): number | null {
@@ -139,8 +151,7 @@ export function rateTray(
   const { froth, dryDrops, residual, all } = headsOf(tray, loads, areas);
   const q = weirLoad(L, areas);
   const crest = weirCrest(q);
-  const backup = all + tray.weirHeight + crest + apronLoss(L, areas.apron);
-  const room = tray.spacing + tray.weirHeight;
+  const backup = backupOf(tray, loads);
   const net = V / areas.net;
   const floodings = FLOODING_METHODS.map((each) => {
     const { value, outside } = floodingVelocity(each, tray, loads, systemFactor);
@@ -171,7 +182,7 @@ export function rateTray(
     weirLoad: q,
     weirCrest: crest,
     backup,
-    backupShare: backup / downcomerFroth(foaming) / room,
+    backupShare: backupShare(tray, loads, foaming),
     residence,
     residenceShare: leastResidence(foaming) / residence,
     downcomerVelocity: velocity,

@@ -2,7 +2,7 @@
 import type { SectionInputs } from '@keen-ladder/schema';
 import type { Limit } from './limits.ts';
 import type { Mend } from './mend.ts';
-import type { OutsideAt, RungRating } from './section.ts';
+import type { OutsideAt, RungRating, SectionWindow } from './section.ts';
 import type { VesselFacts } from './vessel.ts';
 
 /** A section as it is built, SI. */
@@ -25,6 +25,8 @@ export interface SectionFacts {
   /** The worst rung of each, the worst first. */
   limits: (Limit & { rung: number })[];
   drop: number | null; // Pa; null where a bed is flooded
+  /** Where the trays work, at the densities of the rung that comes nearest to a limit; null of packing, or where nothing could be rated. */
+  window: SectionWindow | null;
   mend: Mend | null;
   outside: OutsideAt[];
 }

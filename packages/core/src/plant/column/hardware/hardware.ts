@@ -1,7 +1,7 @@
 /** The hardware of a column's ladder: sections, diameters, ratings, the vessel and the pressure that they make. */
 import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
 import { nextStandard, rungLoads, sectionsOf } from '../../../hardware/index.ts';
-import type { BedRating, RungLoads, Section } from '../../../hardware/index.ts';
+import type { BedRating, Moving, RungLoads, Section } from '../../../hardware/index.ts';
 import { open, passOn, solved } from '../../../numerics/index.ts';
 import type { Outcome } from '../../../numerics/index.ts';
 import { oConnell } from '../../../shortcut/index.ts';
@@ -16,7 +16,7 @@ import type { HardwareFacts, SectionFacts } from './facts.ts';
 import { agreePressure } from './handBack.ts';
 import { inputsOf } from './inputs.ts';
 import { mendOf } from './mend.ts';
-import { neededDiameter, outsideOfSection, rateSection, sectionLimits } from './section.ts';
+import { neededDiameter, outsideOfSection, rateSection, sectionLimits, windowOf } from './section.ts';
 import type { LoadedSection, RungRating } from './section.ts';
 import { bedHeight, mostBed, vesselOf } from './vessel.ts';
 
@@ -52,7 +52,7 @@ function describeHardware(
   ladder: LadderFacts,
   model: ThermoModel,
 ): HardwareFacts {
-  const loads = rungLoads(ladder, model, transportOf(unitInputs.mixture.components), movingComponent(column, ladder));
+  const loads = rungLoads(ladder, model, transportOf(unitInputs.mixture.components), movingIn(column, ladder));
   const cuts = sectionsOf(cutsOf(column, ladder));
   const loaded = cuts.map((section, k) => loadSection(section, inputsOf(hardware, k), ladder, loads));
   const needed = loaded.map((each) => neededDiameter(each, hardware) ?? null);
@@ -131,6 +131,7 @@ function sectionFacts(loaded: LoadedSection, diameter: number, needed: number | 
     needed: inputs.diameter === null ? needed : null,
     rungs,
     limits: sectionLimits(rungs),
+    window: windowOf(loaded, diameter, around.hardware, rungs),
     mend: mendOf(loaded, diameter, around.hardware, around.made) ?? null,
     outside: outsideOfSection(rungs, inputs),
   };
@@ -206,14 +207,15 @@ function keysOfProducts({ products }: LadderFacts): [light: number, heavy: numbe
   return light < 0 || heavy < 0 ? undefined : [light, heavy];
 }
 
-/** The component whose transfer is meant: the light key; of a washer what the gas loses most of on its way up, of a stripper what it gains. */
-function movingComponent({ service }: ColumnUnit, ladder: LadderFacts): number {
-  if (service === 'distillation') return keysOfProducts(ladder)?.[0] ?? 0;
+/** What moves: the light key against the heavy one; of a washer what the gas loses most of on its way up, of a stripper what it gains. */
+function movingIn({ service }: ColumnUnit, ladder: LadderFacts): Moving {
+  const keys = service === 'distillation' ? keysOfProducts(ladder) : undefined;
+  if (keys !== undefined) return { moving: keys[0], against: keys[1] };
   const { vapour, y } = ladder;
   const last = vapour.length - 1;
   const gained = y[0].map((top, i) => vapour[0] * top - vapour[last] * y[last][i]);
   const wanted = gained.map((flow) => (service === 'absorption' ? -flow : flow));
-  return wanted.indexOf(Math.max(...wanted));
+  return { moving: wanted.indexOf(Math.max(...wanted)), against: null };
 }
 
 /** The pressure of each rung from the ladder's first rung of a section down, by the sections' drops; condenser as in the ladder, reboiler as the last rung. */

@@ -9,9 +9,21 @@ import {
   rateBed,
   rateTray,
   trayDrop,
+  liquidVolume,
+  trayWindow,
   vapourVolume,
 } from '../../../hardware/index.ts';
-import type { BedRating, ByMethod, Loads, Outside, RungLoads, Section, Tray, TrayRating } from '../../../hardware/index.ts';
+import type {
+  BedRating,
+  ByMethod,
+  Loads,
+  Outside,
+  RungLoads,
+  Section,
+  Tray,
+  TrayRating,
+  TrayWindow,
+} from '../../../hardware/index.ts';
 import { bedLimits, trayLimits } from './limits.ts';
 import type { Asked, Limit } from './limits.ts';
 
@@ -143,3 +155,27 @@ export function outsideOfSection(rungs: readonly RungRating[], inputs: SectionIn
 }
 
 const distance = ({ value, least, most }: Outside): number => (value > most ? value / most : least / Math.max(value, 1e-12));
+
+/** The window of a section's trays, with the point of every rung: m³/s. */
+export interface SectionWindow extends TrayWindow {
+  /** Whose densities it has. */
+  rung: number;
+  points: { rung: number; liquid: number; vapour: number }[];
+}
+
+/** The operating window of a section's trays, around the rung that comes nearest to a limit, with the point of every rung. */
+export function windowOf(
+  { inputs, loads, section }: LoadedSection,
+  diameter: number,
+  asked: Asked,
+  rungs: readonly RungRating[],
+): SectionWindow | null {
+  const rung = sectionLimits(rungs).at(0)?.rung;
+  const load = rung === undefined ? null : loads[rung - section.first];
+  if (inputs.contact !== 'trays' || rung === undefined || load === null) return null;
+  const window = trayWindow(trayAt(inputs, diameter), load, circumstancesOf(inputs, asked));
+  const points = loads.flatMap((each, k) =>
+    each === null ? [] : [{ rung: section.first + k, liquid: liquidVolume(each), vapour: vapourVolume(each) }],
+  );
+  return isFinite(window) ? { ...window, rung, points } : null;
+}
