@@ -8,6 +8,7 @@ import {
   newHardware,
   PACKINGS,
   showBriefly,
+  turned,
   withRealTrays,
 } from '@keen-ladder/core';
 import type { HardwareFacts } from '@keen-ladder/core';
@@ -105,6 +106,15 @@ describe.each(laddered)('$name', ({ document }) => {
     const handed = rated({ ...document, units: [atPressure(column, values)] }, hardware);
     handed.ladderPressure.forEach((P, j) => expect(Math.abs(P - (handed.pressure?.[j] ?? 0))).toBeLessThan(5));
     expect(handed.agreed?.passes).toBeLessThanOrEqual(1);
+  });
+
+  test('the other design, taken, is what was promised of it', () => {
+    for (const contact of ['trays', 'packing'] as const) {
+      const hardware = newHardware(contact);
+      const [own, other] = rated(document, hardware).designs;
+      expect(own.contact).toBe(contact);
+      expect(rated(document, turned(hardware)).designs).toEqual([other, own]);
+    }
   });
 
   test('rungs made real trays leave the ladder one that is solved, with as many trays as the hardware has', () => {

@@ -9,6 +9,7 @@ import { hardwareBegun } from '../document/documentSlice.ts';
 import { selectColumn, selectDisplay, selectSite } from '../document/selectors.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { drawnOf, selectHardwareResult, selectIsHardwareStale } from '../stops/standing.ts';
+import { Designs } from './Designs.tsx';
 import { HardwareFields } from './HardwareFields.tsx';
 import { HardwareMargin } from './HardwareMargin.tsx';
 import { HardwareTable } from './HardwareTable.tsx';
@@ -17,7 +18,7 @@ import { TrayPlan } from './TrayPlan.tsx';
 import { WindowDrawing } from './WindowDrawing.tsx';
 import { VesselDrawing } from './VesselDrawing.tsx';
 
-const views = ['Vessel', 'Window', 'Plan of a tray', 'Rungs', 'Methods'] as const;
+const views = ['Vessel', 'Window', 'Plan of a tray', 'Rungs', 'Methods', 'Two designs'] as const;
 type View = (typeof views)[number];
 
 export function HardwarePage() {
@@ -94,8 +95,10 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
         <TrayPlan svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
       ) : view === 'Rungs' ? (
         <HardwareTable facts={facts} pointed={pointed} onPoint={onPoint} />
+      ) : view === 'Methods' ? (
+        <MethodsTable facts={facts} pointed={pointed} />
       ) : (
-        <MethodsTable facts={facts} hardware={hardware} pointed={pointed} />
+        <Designs column={column} hardware={hardware} facts={facts} />
       )}
     </div>
   );

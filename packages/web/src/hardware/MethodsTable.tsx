@@ -1,13 +1,11 @@
 /** One rung by every method that is known: their spread is information. */
 import { formatNumber, METHOD_NAMES } from '@keen-ladder/core';
 import type { ByMethod, HardwareFacts, RungRating } from '@keen-ladder/core';
-import type { HardwareInputs } from '@keen-ladder/schema';
 import { selectBrief } from '../document/showing.ts';
 import { useAppSelector } from '../store/store.ts';
 
 interface Props {
   facts: HardwareFacts;
-  hardware: HardwareInputs;
   pointed: number;
 }
 

@@ -1,6 +1,6 @@
 /** What a column's hardware answers. */
 import type { SectionInputs } from '@keen-ladder/schema';
-import type { Limit } from './limits.ts';
+import type { Limit, LimitName } from './limits.ts';
 import type { Mend } from './mend.ts';
 import type { OutsideAt, RungRating, SectionWindow } from './section.ts';
 import type { VesselFacts } from './vessel.ts';
@@ -31,8 +31,8 @@ export interface SectionFacts {
   outside: OutsideAt[];
 }
 
-/** A column's hardware. */
-export interface HardwareFacts {
+/** A column's hardware, of one solution of its ladder. */
+export interface BuiltHardware {
   sections: SectionFacts[];
   vessel: VesselFacts;
   /** Pa, by rung, as the hardware makes it from the ladder's top; null where a bed is flooded. */
@@ -41,12 +41,36 @@ export interface HardwareFacts {
   ladderPressure: number[];
   /** Rungs that could not be rated: a phase does not flow there. */
   unrated: number[];
+}
+
+/** A column's hardware, with what its pressure makes of the ladder, beside what trays would be in the place of packing, and packing of trays. */
+export interface HardwareFacts extends BuiltHardware {
   /** The pressure on which ladder and hardware agree; null where they do not. */
   agreed: AgreedPressure | null;
+  /** As it is, and the other way. */
+  designs: [HardwareDesign, HardwareDesign];
+}
+
+/** A whole design in few figures, SI. */
+export interface HardwareDesign {
+  contact: 'trays' | 'packing' | 'both';
+  diameters: number[]; // m, from the top
+  height: number; // m, between the tangents
+  trays: number;
+  packing: number; // m
+  drop: number | null; // Pa
+  mass: number; // kg, of the empty vessel
+  /** Of the ladder at the pressure that the hardware makes; null where they do not agree. */
+  bottom: { P: number; T: number; heat: number | null } | null; // Pa, K, W
+  /** What of its limits is passed. */
+  passed: LimitName[];
 }
 
 /** A pressure of every rung on which ladder and hardware agree. */
 export interface AgreedPressure {
   values: number[]; // Pa
   passes: number;
+  /** K and W, of the ladder there. */
+  bottomT: number;
+  reboilerDuty: number | null;
 }

@@ -1,7 +1,7 @@
 /** What hardware hands back to its ladder: the pressure that it makes, solved until both agree, and rungs that are real trays. */
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import type { LadderFacts } from '../ladder/facts.ts';
-import type { AgreedPressure, HardwareFacts } from './facts.ts';
+import type { AgreedPressure, BuiltHardware } from './facts.ts';
 
 /** Pa: nearer no ladder minds. */
 const AGREED = 1;
@@ -16,20 +16,20 @@ const MOST_CHANGE = 3;
  */
 export function agreePressure(
   column: ColumnUnit,
-  first: HardwareFacts,
-  solveAt: (column: ColumnUnit) => { ladder: LadderFacts; hardware: HardwareFacts } | undefined,
+  begun: { ladder: LadderFacts; hardware: BuiltHardware },
+  solveAt: (column: ColumnUnit) => { ladder: LadderFacts; hardware: BuiltHardware } | undefined,
 ): AgreedPressure | undefined {
-  let pressure = first.pressure;
-  let before = first.ladderPressure;
-  for (let passes = 1; passes <= MOST_PASSES; passes++) {
-    if (pressure === null) return undefined;
-    const values = pressure;
-    if (values.some((P, j) => !(P > 0 && P < MOST_CHANGE * first.ladderPressure[j]))) return undefined;
-    if (values.every((P, j) => Math.abs(P - before[j]) < AGREED)) return { values, passes: passes - 1 };
+  const began = begun.hardware.ladderPressure;
+  let now = begun;
+  for (let passes = 0; passes < MOST_PASSES; passes++) {
+    const { ladder, hardware } = now;
+    const values = hardware.pressure;
+    if (values === null || values.some((P, j) => !(P > 0 && P < MOST_CHANGE * began[j]))) return undefined;
+    if (values.every((P, j) => Math.abs(P - hardware.ladderPressure[j]) < AGREED))
+      return { values, passes, bottomT: ladder.T[ladder.T.length - 1], reboilerDuty: ladder.reboilerDuty };
     const solved = solveAt(atPressure(column, values));
     if (solved === undefined) return undefined;
-    before = values;
-    pressure = solved.hardware.pressure;
+    now = solved;
   }
   return undefined;
 }
@@ -44,7 +44,7 @@ export const atPressure = (column: ColumnUnit, values: readonly number[]): Colum
  * The ladder with real trays for its equilibrium rungs: as many as each section has, at its overall efficiency as Murphree's, feeds and draws at the same
  * place of their section. Beds, and sections whose ladder has an efficiency already, stay as they are.
  */
-export function withRealTrays(ladder: LadderInputs, { sections }: HardwareFacts): LadderInputs {
+export function withRealTrays(ladder: LadderInputs, { sections }: BuiltHardware): LadderInputs {
   const built = sections.map(({ first, last, trays }) => ({ first, rungs: last - first + 1, trays: trays ?? last - first + 1 }));
   const added = built.reduce((sum, { rungs, trays }) => sum + trays - rungs, 0);
   const moved = (stage: number): number => {

@@ -12,7 +12,8 @@ import { solveLadder } from '../ladder/ladder.ts';
 import type { BeforeLadder } from '../ladder/ladder.ts';
 import { placeName } from '../places.ts';
 import type { UnitInputs } from '../../inputs.ts';
-import type { HardwareFacts, SectionFacts } from './facts.ts';
+import { designOf, turned } from './designs.ts';
+import type { BuiltHardware, HardwareFacts, SectionFacts } from './facts.ts';
 import { agreePressure } from './handBack.ts';
 import { inputsOf } from './inputs.ts';
 import { mendOf } from './mend.ts';
@@ -34,15 +35,24 @@ export function solveHardware(
   if (facts.state !== 'solved') return passOn(facts);
   if (before.model.state !== 'solved') return passOn(before.model);
   const { value: model } = before.model;
-  const described = (ladderFacts: LadderFacts) => describeHardware(unitInputs, column, hardware, ladderFacts, model);
-  const first = described(facts.value);
-  const agreed = agreePressure(column, first, (changed) => {
-    // Of the way there nothing is kept: it is of no column that is in the case.
-    const passing = { ...before, keep: <T>(_: string, make: () => Outcome<T>) => make() };
-    const outcome = solveLadder(unitInputs, changed, passing, { isOver });
-    return outcome.state === 'solved' ? { ladder: outcome.value, hardware: described(outcome.value) } : undefined;
+  // Of the way to an agreement nothing is kept: it is of no column that is in the case.
+  const passing = { ...before, keep: <T>(_: string, make: () => Outcome<T>) => make() };
+  const built = (inputs: HardwareInputs) => {
+    const described = (of: LadderFacts) => describeHardware(unitInputs, column, inputs, of, model);
+    const begun = { ladder: facts.value, hardware: described(facts.value) };
+    const agreed = agreePressure(column, begun, (changed) => {
+      const outcome = solveLadder(unitInputs, changed, passing, { isOver });
+      return outcome.state === 'solved' ? { ladder: outcome.value, hardware: described(outcome.value) } : undefined;
+    });
+    return { hardware: begun.hardware, agreed: agreed ?? null };
+  };
+  const own = built(hardware);
+  const other = built(turned(hardware));
+  return solved({
+    ...own.hardware,
+    agreed: own.agreed,
+    designs: [designOf(own.hardware, own.agreed), designOf(other.hardware, other.agreed)],
   });
-  return solved({ ...first, agreed: agreed ?? null });
 }
 
 function describeHardware(
@@ -51,7 +61,7 @@ function describeHardware(
   hardware: HardwareInputs,
   ladder: LadderFacts,
   model: ThermoModel,
-): HardwareFacts {
+): BuiltHardware {
   const loads = rungLoads(ladder, model, transportOf(unitInputs.mixture.components), movingIn(column, ladder));
   const cuts = sectionsOf(cutsOf(column, ladder));
   const loaded = cuts.map((section, k) => loadSection(section, inputsOf(hardware, k), ladder, loads));
@@ -71,7 +81,6 @@ function describeHardware(
     }),
     pressure,
     ladderPressure: ladder.P,
-    agreed: null,
     unrated: sections.flatMap(({ rungs }) => rungs.flatMap(({ rung, tray, bed }) => (tray === null && bed === null ? [rung] : []))),
   };
 }
