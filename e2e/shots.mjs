@@ -58,6 +58,11 @@ await page.locator('.headline-number').waitFor();
 await page.waitForTimeout(1500);
 await shoot(page, 'units');
 
+await openCase('Four-alcohol splitter', 'hardware');
+await page.locator('.headline-number').waitFor();
+await page.waitForTimeout(800);
+await shoot(page, 'hardware');
+
 await openCase('Four-alcohol splitter', 'ladder');
 await page.locator('.ladder-drawing').waitFor();
 await page.waitForTimeout(800);

@@ -116,7 +116,7 @@ await main(async () => {
   ];
   const column = runBundled('packages/core/bench/column.ts');
   engine.push(...named('', column.timings));
-  const train = runBundled('packages/demo/bench/train.ts');
+  const train = [...runBundled('packages/demo/bench/train.ts'), ...runBundled('packages/demo/bench/hardware.ts')];
   say('Timing models and flashes.');
   const properties = propertyRows(runBundled('packages/core/bench/properties.ts'));
   const databank = databankSizes();

@@ -1,0 +1,56 @@
+/**
+ * What the hardware of a column costs after an edit of it: rated, sized, both designs solved with the pressure that they make. Bundled by scripts/bench.mjs
+ * and run by plain Node.
+ */
+import { createCaseSolver, withRealTrays } from '@keen-ladder/core';
+import type { CaseDocument, ColumnUnit } from '@keen-ladder/schema';
+import { performance } from 'node:perf_hooks';
+import { demoProject } from '../src/index.ts';
+
+const found = demoProject().find(({ name }) => name === 'Four-alcohol splitter');
+if (found === undefined) throw new Error('no demo of that name');
+const { document } = found;
+
+const columnIn = ({ units: [unit] }: CaseDocument): ColumnUnit => {
+  if (unit?.kind !== 'column') throw new Error('no column');
+  return unit;
+};
+
+/** The same column with a real tray for every rung. */
+function realTrays(): CaseDocument {
+  const column = columnIn(document);
+  const { outcome } = createCaseSolver().node(document, 'column', 'hardware');
+  if (outcome.state !== 'solved' || column.ladder === null) throw new Error('no hardware');
+  return { ...document, units: [{ ...column, ladder: withRealTrays(column.ladder, outcome.value) }] };
+}
+
+const RUNS = 60;
+
+/** ms of the stop after another turn-down was said, its ladder kept. */
+function afterEdit(of: CaseDocument): { median: number; rungs: number } {
+  const solver = createCaseSolver();
+  const column = columnIn(of);
+  const times: number[] = [];
+  for (let k = 0; k < RUNS; k++) {
+    const hardware = column.hardware === null ? null : { ...column.hardware, turnDown: 0.6 + k / 1000 };
+    const began = performance.now();
+    solver.node({ ...of, units: [{ ...column, hardware }] }, 'column', 'hardware');
+    times.push(performance.now() - began);
+  }
+  return {
+    median: times.slice(RUNS / 4).sort((a, b) => a - b)[Math.floor((3 * RUNS) / 8)] ?? 0,
+    rungs: column.ladder?.stages ?? 0,
+  };
+}
+
+const [few, many] = [afterEdit(document), afterEdit(realTrays())];
+
+console.log(
+  JSON.stringify(
+    [few, many].map(({ median, rungs }) => ({
+      name: `Hardware of ${rungs} rungs after an edit: sized and rated, two designs, each with its pressure loop`,
+      value: `${median.toFixed(1)} ms`,
+      goal: '≤ 60 ms',
+    })),
+  ),
+);
