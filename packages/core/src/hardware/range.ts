@@ -30,6 +30,10 @@ export const beyond = ({ value, least, most }: Outside): number =>
 export const finiteOnly = <M extends string>(list: readonly ByMethod<M>[]): ByMethod<M>[] =>
   list.filter(({ value }) => Number.isFinite(value));
 
+/** ln of a share, always a number: where a formula has none, far outside of its range, it is held to be far beyond its limit. */
+export const boundedLog = (share: number): number =>
+  Math.log(share >= 0 ? Math.min(Number.MAX_VALUE, Math.max(1e-300, share)) : Number.MAX_VALUE);
+
 /** How sure the constants of a method are as they stand here. */
 export type Trust = 'high' | 'medium' | 'low';
 

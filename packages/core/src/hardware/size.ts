@@ -1,8 +1,10 @@
 /** The diameter at which the worst place of a section comes to the share that is wanted; then the next one that is made. */
 
+import { bracketedRoot } from '../numerics/index.ts';
+import { boundedLog } from './range.ts';
+
 /** Diameters between which one is sought, m. */
 const [LEAST, MOST] = [0.02, 60];
-const HALVINGS = 40;
 
 /**
  * The smallest diameter, m, at which no share is above 1.
@@ -10,14 +12,10 @@ const HALVINGS = 40;
  * @returns undefined where even the widest does not do
  */
 export function diameterFor(worst: (diameter: number) => number): number | undefined {
-  if (!(worst(MOST) <= 1)) return undefined;
-  let [low, high] = [LEAST, MOST];
-  for (let step = 0; step < HALVINGS; step++) {
-    const middle = Math.sqrt(low * high);
-    if (worst(middle) <= 1) high = middle;
-    else low = middle;
-  }
-  return high;
+  const miss = (logarithm: number): number => boundedLog(worst(Math.exp(logarithm)));
+  const [low, high] = [Math.log(LEAST), Math.log(MOST)];
+  if (!(miss(high) <= 0)) return undefined;
+  return miss(low) <= 0 ? LEAST : Math.exp(bracketedRoot(miss, low, high, 1e-12));
 }
 
 /** Diameters that are made: by 50 mm to 1 m, by 100 mm above; in feet by half a foot. Common practice. */

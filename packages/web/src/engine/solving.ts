@@ -11,6 +11,9 @@ import { caseSolved, engineFailed, ladderSolved, nodeSolved, unitSolved } from '
 /** On its own page the ladder follows every edit; elsewhere it waits for a pause. */
 const isLadderShown = (): boolean => window.location.pathname.endsWith('/ladder');
 
+/** So does the hardware. */
+const isHardwareShown = (): boolean => window.location.pathname.endsWith('/hardware');
+
 /** Milliseconds without an edit after which what stands beside the drawing is worked out. */
 const PAUSE = 120;
 
@@ -142,6 +145,7 @@ class Follower {
     const solved = await this.running.engine.solve(document, unit, LONGEST.usual);
     this.store.dispatch(caseSolved({ unit, ...solved }));
     if (isLadderShown() && this.waiting === undefined) await this.solveLadder(looked);
+    if (isHardwareShown() && this.waiting === undefined) await this.solveHardware(looked);
     this.pause = window.setTimeout(() => void this.solveBeside(looked), PAUSE);
   }
 
@@ -153,6 +157,13 @@ class Follower {
     const isOn = this.store.getState().results.searchedOn === inputHashes(document, unit).ladder;
     const longest = isOn ? LONGEST.on : LONGEST.usual;
     this.store.dispatch(ladderSolved({ unit, ...(await this.running.engine.ladder(document, unit, longest)) }));
+  }
+
+  private async solveHardware({ document, unit }: Looked): Promise<void> {
+    if (!nodesOf(unitOf(document, unit)).includes('hardware')) return;
+    this.patienceEnds = performance.now() + PATIENCE;
+    const result = await this.running.engine.node(document, unit, 'hardware', LONGEST.usual);
+    this.store.dispatch(nodeSolved({ unit, name: 'hardware', result }));
   }
 
   /** What takes longer is worked out when the engineer pauses. */

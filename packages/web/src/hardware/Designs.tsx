@@ -1,10 +1,11 @@
 /** Two designs side by side: as it is, and trays for packing or packing for trays, each at the pressure that it makes. */
 import { turned } from '@keen-ladder/core';
-import type { HardwareDesign, HardwareFacts, LimitName, Show } from '@keen-ladder/core';
+import type { HardwareDesign, LimitName, Show } from '@keen-ladder/core';
 import type { ColumnUnit, HardwareInputs } from '@keen-ladder/schema';
 import { Button } from 'antd';
 import { hardwareBegun } from '../document/documentSlice.ts';
 import { selectBrief } from '../document/showing.ts';
+import { selectDesigns } from '../stops/standing.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
 const NAMES: Record<HardwareDesign['contact'], string> = { trays: 'trays', packing: 'packing', both: 'trays and packing' };
@@ -21,9 +22,11 @@ const LIMITS: Record<LimitName, string> = {
   wetting: 'wetting',
 };
 
-export function Designs({ column, hardware, facts }: { column: ColumnUnit; hardware: HardwareInputs; facts: HardwareFacts }) {
+export function Designs({ column, hardware }: { column: ColumnUnit; hardware: HardwareInputs }) {
   const dispatch = useAppDispatch();
   const show = useAppSelector(selectBrief);
+  const facts = useAppSelector(selectDesigns);
+  if (facts === null) return <p className="empty-sheet">Both are solved with the pressure that they make …</p>;
   const [own, other] = facts.designs;
   const rows = rowsOf(show);
   return (

@@ -17,7 +17,7 @@ import { handedBack, sectionSet } from '../document/documentSlice.ts';
 import { selectBrief } from '../document/showing.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ExplainedFigures, Notes, Said } from '../stops/Margin.tsx';
-import { selectIsHardwareStale, selectLastHardwareStanding } from '../stops/standing.ts';
+import { selectDesigns, selectIsHardwareStale, selectLastHardwareStanding } from '../stops/standing.ts';
 import { rungFigures } from './rungFigures.ts';
 
 interface Props {
@@ -185,9 +185,10 @@ const MOST_SAID = 3;
 function HandBack({ column, facts }: { column: ColumnUnit; facts: HardwareFacts }) {
   const dispatch = useAppDispatch();
   const show = useAppSelector(selectBrief);
+  const agreed = useAppSelector(selectDesigns)?.agreed ?? null;
   const { ladder } = column;
   if (ladder === null) return null;
-  const { agreed, pressure, ladderPressure, sections } = facts;
+  const { pressure, ladderPressure, sections } = facts;
   const hand = (changed: typeof ladder) => dispatch(handedBack({ column: column.id, ladder: changed }));
   // A washer’s overall efficiency is no Murphree’s: its rungs stay equilibrium stages.
   const hasRungsToTray =

@@ -98,7 +98,7 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
       ) : view === 'Methods' ? (
         <MethodsTable facts={facts} pointed={pointed} />
       ) : (
-        <Designs column={column} hardware={hardware} facts={facts} />
+        <Designs column={column} hardware={hardware} />
       )}
     </div>
   );

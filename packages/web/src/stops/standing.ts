@@ -93,6 +93,11 @@ const selectEstimateHash = selectNodeHash('estimate');
 export const selectHardwareResult = selectNode('hardware');
 const selectHardwareHash = selectNodeHash('hardware');
 
+/** What stands beside the hardware, where it is of the inputs as they are. */
+export const selectDesigns = createSelector([selectNode('designs'), selectNodeHash('designs')], (result, hash) =>
+  result?.inputHash === hash && result?.outcome.state === 'solved' ? result.outcome.value : null,
+);
+
 export const selectLastGraphStanding = createSelector([selectGraphResult], (result) => standingOf(result?.outcome));
 export const selectLastBalanceStanding = createSelector([selectBalanceResult], (result) => standingOf(result?.outcome));
 export const selectLastEstimateStanding = createSelector([selectEstimateResult], (result) => standingOf(result?.outcome));

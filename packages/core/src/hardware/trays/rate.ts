@@ -1,7 +1,8 @@
 /** A tray at its loads: everything that a given geometry does, each quantity by the method in force and, beside it, by all that are known. */
+import { bracketedRoot } from '../../numerics/index.ts';
 import { cFactor, fFactor, flowParameter, GRAVITY, liquidVolume, scaled, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
-import { finiteOnly } from '../range.ts';
+import { boundedLog, finiteOnly } from '../range.ts';
 import type { ByMethod, Outside } from '../range.ts';
 import { clearLiquid, residualHead } from './clearLiquid.ts';
 import type { Froth } from './clearLiquid.ts';
@@ -126,19 +127,13 @@ export const backupShare = (tray: Tray, loads: Loads, foaming: Foaming): number 
 
 /** Of a tray's load, at which it begins to weep: the margin rises with the load. */
 function weepsAt(tray: Tray, loads: Loads): number | null {
-  if (weepMarginAt(tray, loads, LEAST_LOAD) > 1) return null;
-  let [low, high] = [LEAST_LOAD, MOST_LOAD];
-  for (let step = 0; step < HALVINGS; step++) {
-    const middle = Math.sqrt(low * high);
-    if (weepMarginAt(tray, loads, middle) > 1) high = middle;
-    else low = middle;
-  }
-  return high;
+  const miss = (logarithm: number): number => boundedLog(weepMarginAt(tray, loads, Math.exp(logarithm)));
+  const [low, high] = [Math.log(LEAST_LOAD), Math.log(MOST_LOAD)];
+  return miss(low) < 0 && miss(high) > 0 ? Math.exp(bracketedRoot(miss, low, high, 1e-6)) : null;
 }
 
 const LEAST_LOAD = 1e-3;
 const MOST_LOAD = 100;
-const HALVINGS = 24;
 
 /** Everything that a tray does at its loads. */
 export function rateTray(

@@ -2,8 +2,10 @@
  * The operating window of a tray: between which vapour loads it works at each liquid load. Vapour and liquid keep the densities and the rest of one rung;
  * their flows are what varies.
  */
+import { bracketedRoot } from '../../numerics/index.ts';
 import { flowParameter, liquidVolume, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
+import { boundedLog } from '../range.ts';
 import { mostVelocity } from './downcomer.ts';
 import { carriedOfLiquid } from './entrainment.ts';
 import { trayAreas } from './geometry.ts';
@@ -40,7 +42,6 @@ const MOST_CARRIED = 0.1;
 export const LEAST_WEIR_LOAD = (0.006 / 0.664) ** 1.5;
 
 const POINTS = 13;
-const HALVINGS = 20;
 
 /** The window around loads, to twice their liquid or the downcomer's most. */
 export function trayWindow(tray: Tray, loads: Loads, circumstances: TrayCircumstances): TrayWindow {
@@ -71,12 +72,7 @@ export function trayWindow(tray: Tray, loads: Loads, circumstances: TrayCircumst
 
 /** Vapour at which a share that rises with it passes 1; null where it does not between a hundredth and twenty times a load. */
 function crossing(share: (vapour: number) => number, load: number): number | null {
-  let [low, high] = [0.01 * load, 20 * load];
-  if (!(share(low) < 1 && share(high) > 1)) return null;
-  for (let step = 0; step < HALVINGS; step++) {
-    const middle = Math.sqrt(low * high);
-    if (share(middle) < 1) low = middle;
-    else high = middle;
-  }
-  return Math.sqrt(low * high);
+  const miss = (logarithm: number): number => boundedLog(share(Math.exp(logarithm)));
+  const [low, high] = [Math.log(0.01 * load), Math.log(20 * load)];
+  return miss(low) < 0 && miss(high) > 0 ? Math.exp(bracketedRoot(miss, low, high, 1e-6)) : null;
 }

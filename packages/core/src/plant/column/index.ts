@@ -21,7 +21,7 @@ export { newHardware, newSection, USUAL_SHARE } from './hardware/begin.ts';
 export { atPressure, withRealTrays } from './hardware/handBack.ts';
 export { inputsOf } from './hardware/inputs.ts';
 export { turned } from './hardware/designs.ts';
-export type { HardwareDesign, HardwareFacts, SectionFacts } from './hardware/facts.ts';
+export type { DesignsFacts, HardwareDesign, HardwareFacts, SectionFacts } from './hardware/facts.ts';
 export type { RungRating } from './hardware/section.ts';
 export type { Limit, LimitName } from './hardware/limits.ts';
 export type { Mend } from './hardware/mend.ts';

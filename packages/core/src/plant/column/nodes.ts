@@ -6,7 +6,7 @@ import type { CaseDocument, ColumnUnit, Unit } from '@keen-ladder/schema';
 import { hashOf } from '../hash.ts';
 import type { EstimateFacts } from './estimate.ts';
 import type { GraphBeside } from './graph/graph.ts';
-import type { HardwareFacts } from './hardware/facts.ts';
+import type { DesignsFacts, HardwareFacts } from './hardware/facts.ts';
 
 /** What each answers, by name. */
 export interface NodeFacts {
@@ -14,6 +14,8 @@ export interface NodeFacts {
   beside: GraphBeside;
   estimate: EstimateFacts;
   hardware: HardwareFacts;
+  /** What stands beside the hardware and takes longer. */
+  designs: DesignsFacts;
 }
 
 /** "estimate" */
@@ -41,6 +43,7 @@ const NODES: Record<NodeName, NodeRow> = {
     reads: (column, { balance }, { site }) => hashOf(balance, column.estimate, column.condenser, column.vapourShare, site.cooling),
   },
   hardware: { isOf: ({ hardware }) => hardware !== null, reads: (column, { ladder }) => hashOf(ladder, column.hardware) },
+  designs: { isOf: ({ hardware }) => hardware !== null, reads: (column, { ladder }) => hashOf(ladder, column.hardware) },
 };
 
 /** The nodes that a unit has, in the order in which they are worked out. */

@@ -2,7 +2,7 @@
 import type { ColumnUnit } from '@keen-ladder/schema';
 import type { Outcome } from '../../numerics/index.ts';
 import { solveEstimate } from './estimate.ts';
-import { solveHardware } from './hardware/hardware.ts';
+import { solveDesigns, solveHardware } from './hardware/hardware.ts';
 import type { BeforeLadder } from './ladder/ladder.ts';
 import { solveGraphBeside } from './graph/graph.ts';
 import type { CurveKeeper } from './graph/graph.ts';
@@ -23,6 +23,7 @@ const SOLVE: { [N in NodeName]: (asked: NodeAsked) => Outcome<NodeFacts[N]> } = 
   beside: ({ unitInputs, column, before, curves }) => solveGraphBeside(unitInputs, column, before, curves),
   estimate: ({ unitInputs, column, before }) => solveEstimate(unitInputs, column, before),
   hardware: ({ unitInputs, column, before, isOver }) => solveHardware(unitInputs, column, before, isOver),
+  designs: ({ unitInputs, column, before, isOver }) => solveDesigns(unitInputs, column, before, isOver),
 };
 
 /** A node's answer, from nothing. */

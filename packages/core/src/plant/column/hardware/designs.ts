@@ -1,7 +1,7 @@
 /** Two designs of one column beside each other: as it is, and trays in the place of packing, packing in the place of trays. */
 import type { HardwareInputs } from '@keen-ladder/schema';
 import { USUAL_SHARE } from './begin.ts';
-import type { AgreedPressure, BuiltHardware, HardwareDesign } from './facts.ts';
+import type { AgreedPressure, HardwareFacts, HardwareDesign } from './facts.ts';
 import { PASSED } from './mend.ts';
 
 /** The other way: each section sized anew for the share that is usual there. What was said of its trays and of its packing stays. */
@@ -14,7 +14,7 @@ export const turned = (hardware: HardwareInputs): HardwareInputs => ({
 });
 
 /** A design in few figures. */
-export function designOf({ sections, vessel }: BuiltHardware, agreed: AgreedPressure | null): HardwareDesign {
+export function designOf({ sections, vessel }: HardwareFacts, agreed: AgreedPressure | null): HardwareDesign {
   const contacts = new Set(sections.map(({ contact }) => contact));
   const [contact = 'trays'] = contacts;
   return {

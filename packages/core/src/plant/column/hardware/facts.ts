@@ -32,7 +32,7 @@ export interface SectionFacts {
 }
 
 /** A column's hardware, of one solution of its ladder. */
-export interface BuiltHardware {
+export interface HardwareFacts {
   sections: SectionFacts[];
   vessel: VesselFacts;
   /** Pa, by rung, as the hardware makes it from the ladder's top; null where a bed is flooded. */
@@ -43,8 +43,8 @@ export interface BuiltHardware {
   unrated: number[];
 }
 
-/** A column's hardware, with what its pressure makes of the ladder, beside what trays would be in the place of packing, and packing of trays. */
-export interface HardwareFacts extends BuiltHardware {
+/** What the hardware's pressure makes of the ladder, and the design beside what trays would be in the place of packing, and packing of trays. */
+export interface DesignsFacts {
   /** The pressure on which ladder and hardware agree; null where they do not. */
   agreed: AgreedPressure | null;
   /** As it is, and the other way. */

@@ -1,7 +1,7 @@
 /** What hardware hands back to its ladder: the pressure that it makes, solved until both agree, and rungs that are real trays. */
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import type { LadderFacts } from '../ladder/facts.ts';
-import type { AgreedPressure, BuiltHardware } from './facts.ts';
+import type { AgreedPressure, HardwareFacts } from './facts.ts';
 
 /** Pa: nearer no ladder minds. */
 const AGREED = 1;
@@ -16,8 +16,8 @@ const MOST_CHANGE = 3;
  */
 export function agreePressure(
   column: ColumnUnit,
-  begun: { ladder: LadderFacts; hardware: BuiltHardware },
-  solveAt: (column: ColumnUnit) => { ladder: LadderFacts; hardware: BuiltHardware } | undefined,
+  begun: { ladder: LadderFacts; hardware: HardwareFacts },
+  solveAt: (column: ColumnUnit) => { ladder: LadderFacts; hardware: HardwareFacts } | undefined,
 ): AgreedPressure | undefined {
   const began = begun.hardware.ladderPressure;
   let now = begun;
@@ -44,7 +44,7 @@ export const atPressure = (column: ColumnUnit, values: readonly number[]): Colum
  * The ladder with real trays for its equilibrium rungs: as many as each section has, at its overall efficiency as Murphree's, feeds and draws at the same
  * place of their section. Beds, and sections whose ladder has an efficiency already, stay as they are.
  */
-export function withRealTrays(ladder: LadderInputs, { sections }: BuiltHardware): LadderInputs {
+export function withRealTrays(ladder: LadderInputs, { sections }: HardwareFacts): LadderInputs {
   const built = sections.map(({ first, last, trays }) => ({ first, rungs: last - first + 1, trays: trays ?? last - first + 1 }));
   const added = built.reduce((sum, { rungs, trays }) => sum + trays - rungs, 0);
   const moved = (stage: number): number => {

@@ -13,7 +13,7 @@ import type { BeforeLadder } from '../ladder/ladder.ts';
 import { placeName } from '../places.ts';
 import type { UnitInputs } from '../../inputs.ts';
 import { designOf, turned } from './designs.ts';
-import type { BuiltHardware, HardwareFacts, SectionFacts } from './facts.ts';
+import type { DesignsFacts, HardwareFacts, SectionFacts } from './facts.ts';
 import { agreePressure } from './handBack.ts';
 import { inputsOf } from './inputs.ts';
 import { mendOf } from './mend.ts';
@@ -21,25 +21,51 @@ import { neededDiameter, outsideOfSection, rateSection, sectionLimits, windowOf 
 import type { LoadedSection, RungRating } from './section.ts';
 import { bedHeight, mostBed, vesselOf } from './vessel.ts';
 
-/** The hardware of a column, of its ladder solved from nothing. */
-export function solveHardware(
-  unitInputs: UnitInputs,
-  column: ColumnUnit,
-  before: BeforeLadder,
-  isOver?: () => boolean,
-): Outcome<HardwareFacts> {
+/** What hardware stands on: what is said of it, and the ladder solved from nothing. */
+interface Ready {
+  hardware: HardwareInputs;
+  ladder: LadderFacts;
+  model: ThermoModel;
+}
+
+function readyHardware(unitInputs: UnitInputs, column: ColumnUnit, before: BeforeLadder, isOver?: () => boolean): Outcome<Ready> {
   const { hardware, ladder } = column;
   if (hardware === null) return open([{ code: 'missing', path: `units.${column.id}.hardware`, what: 'trays or packing' }]);
   if (ladder === null) return open([{ code: 'missing', path: `units.${column.id}.ladder`, what: 'column stage by stage' }]);
   const facts = solveLadder(unitInputs, column, before, { isOver });
   if (facts.state !== 'solved') return passOn(facts);
   if (before.model.state !== 'solved') return passOn(before.model);
-  const { value: model } = before.model;
+  return solved({ hardware, ladder: facts.value, model: before.model.value });
+}
+
+/** The hardware of a column: sized, rated, told. */
+export function solveHardware(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  before: BeforeLadder,
+  isOver?: () => boolean,
+): Outcome<HardwareFacts> {
+  const ready = readyHardware(unitInputs, column, before, isOver);
+  if (ready.state !== 'solved') return passOn(ready);
+  const { hardware, ladder, model } = ready.value;
+  return solved(describeHardware(unitInputs, column, hardware, ladder, model));
+}
+
+/** What takes longer: ladder and hardware solved in turn until their pressures agree, of the design as it is and of the other one. */
+export function solveDesigns(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  before: BeforeLadder,
+  isOver?: () => boolean,
+): Outcome<DesignsFacts> {
+  const ready = readyHardware(unitInputs, column, before, isOver);
+  if (ready.state !== 'solved') return passOn(ready);
+  const { hardware, ladder, model } = ready.value;
   // Of the way to an agreement nothing is kept: it is of no column that is in the case.
   const passing = { ...before, keep: <T>(_: string, make: () => Outcome<T>) => make() };
   const built = (inputs: HardwareInputs) => {
     const described = (of: LadderFacts) => describeHardware(unitInputs, column, inputs, of, model);
-    const begun = { ladder: facts.value, hardware: described(facts.value) };
+    const begun = { ladder, hardware: described(ladder) };
     const agreed = agreePressure(column, begun, (changed) => {
       const outcome = solveLadder(unitInputs, changed, passing, { isOver });
       return outcome.state === 'solved' ? { ladder: outcome.value, hardware: described(outcome.value) } : undefined;
@@ -48,11 +74,7 @@ export function solveHardware(
   };
   const own = built(hardware);
   const other = built(turned(hardware));
-  return solved({
-    ...own.hardware,
-    agreed: own.agreed,
-    designs: [designOf(own.hardware, own.agreed), designOf(other.hardware, other.agreed)],
-  });
+  return solved({ agreed: own.agreed, designs: [designOf(own.hardware, own.agreed), designOf(other.hardware, other.agreed)] });
 }
 
 function describeHardware(
@@ -61,7 +83,7 @@ function describeHardware(
   hardware: HardwareInputs,
   ladder: LadderFacts,
   model: ThermoModel,
-): BuiltHardware {
+): HardwareFacts {
   const loads = rungLoads(ladder, model, transportOf(unitInputs.mixture.components), movingIn(column, ladder));
   const cuts = sectionsOf(cutsOf(column, ladder));
   const loaded = cuts.map((section, k) => loadSection(section, inputsOf(hardware, k), ladder, loads));
