@@ -136,6 +136,50 @@ describe.each(laddered)('$name', ({ document }) => {
   });
 });
 
+describe('what is told', () => {
+  const { document } = FIRST;
+  const told = (hardware: HardwareInputs): string =>
+    hardwareSentences(rated(document, hardware), { hardware }, showBriefly(document.display, document.site)).join(' ');
+  const trays = (change: Partial<SectionInputs['tray']>): HardwareInputs => {
+    const hardware = newHardware('trays');
+    return { ...hardware, sections: hardware.sections.map((section) => ({ ...section, tray: { ...section.tray, ...change } })) };
+  };
+
+  test('a method that is left says by how much, and which other one reaches there', () => {
+    const wide = told(withSection(newHardware('trays'), { diameter: 6 }));
+    expect(wide).toMatch(
+      /Kister & Haas 1990 was measured for a weir load of 4\.5 m³\/\(h·m\) to 110 m³\/\(h·m\); at rung \d+ it is [0-3]/,
+    );
+    expect(wide).toMatch(/reach there\./);
+  });
+  test('what is left of the dry drop is told of the dry drop’s method, not of the flooding’s', () => {
+    expect(told(trays({ deckThickness: 0.02 }))).toMatch(/Liebson 1957 was measured for a deck over hole diameter of 0\.1 to 1\.2/);
+  });
+  test('methods and packing that do not suit are told', () => {
+    expect(told(trays({ kind: 'valve' }))).toContain('made for sieve trays');
+    expect(told(trays({ kind: 'valve', flooding: 'fair' }))).not.toContain('made for sieve trays');
+    expect(told(withSection(newHardware('packing'), { diameter: 0.3 }))).toContain('this packing is coarse');
+  });
+  test('a bed beyond flooding says so, and gives no drop', () => {
+    const narrow = rated(document, withSection(newHardware('packing'), { diameter: 0.6 }));
+    expect(worst(narrow)).toBeGreaterThan(1);
+    expect(narrow.pressure).toBeNull();
+    expect(narrow.sections.some(({ drop }) => drop === null)).toBe(true);
+  });
+  test('a proposal mends what it is made for, and a foaming system needs a wider column', () => {
+    const crowded = { ...withSection(trays({ downcomerTop: 0.03, downcomerBottom: 0.03 }), {}), foaming: 'high' as const };
+    const facts = rated(document, crowded);
+    const limited = facts.sections.findIndex(({ limits: [limit] }) => limit !== undefined && limit.share > 1);
+    const mend = facts.sections[limited]?.mend;
+    if (mend === null || mend === undefined) throw new Error('nothing proposed');
+    const after = rated(document, { ...crowded, diameters: 'each', sections: facts.sections.map(() => mend.inputs) });
+    expect(after.sections[limited]?.limits[0]?.share).toBeLessThanOrEqual(1 + 1e-6);
+    const foaming = rated(document, { ...newHardware('trays'), systemFactor: 0.73 });
+    const still = rated(document, newHardware('trays'));
+    foaming.sections.forEach(({ needed }, k) => expect(needed).toBeGreaterThan(still.sections[k]?.needed ?? Number.NaN));
+  });
+});
+
 test('what passes a rung is what the ladder says, by mass', () => {
   const { document } = FIRST;
   const facts = rated(document, newHardware('trays'));

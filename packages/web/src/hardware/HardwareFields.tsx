@@ -1,5 +1,5 @@
 /** What is said of sections, trays and packing. */
-import { newSection, sectionName } from '@keen-ladder/core';
+import { newSection, sectionName, USUAL_FACTOR } from '@keen-ladder/core';
 import type { HardwareFacts, Show } from '@keen-ladder/core';
 import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
 import { Button } from 'antd';
@@ -42,14 +42,14 @@ export function HardwareFields({ column, hardware, facts }: Props) {
           path={`${path}.foaming`}
           value={hardware.foaming}
           options={foamings}
-          onChange={(foaming) => set({ foaming })}
+          onChange={(foaming) => set({ foaming, systemFactor: USUAL_FACTOR[foaming] })}
         />
         <ShareField
           label="System factor"
           path={`${path}.systemFactor`}
           value={hardware.systemFactor}
           limits={[30, 100]}
-          note="flooding comes earlier where it foams: 85 % for oil absorbers, 73 % for amines; common practice"
+          note="flooding comes so much earlier; usual for what foams so, common practice"
           onChange={(systemFactor, gesture) => set({ systemFactor: systemFactor ?? 1 }, gesture)}
         />
         <ShareField

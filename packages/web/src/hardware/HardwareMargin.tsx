@@ -79,7 +79,7 @@ function Solved({ column, hardware, facts, pointed }: SolvedProps) {
           ),
         ]}
       />
-      {wholeSentences(facts, hardware.diameters === 'one', show).map((sentence) => (
+      {wholeSentences(facts, hardware, show).map((sentence) => (
         <p className="sentence" key={sentence}>
           {sentence}
         </p>

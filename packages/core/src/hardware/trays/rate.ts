@@ -3,7 +3,7 @@ import { bracketedRoot } from '../../numerics/index.ts';
 import { cFactor, fFactor, flowParameter, GRAVITY, liquidVolume, scaled, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
 import { boundedLog, finiteOnly } from '../range.ts';
-import type { ByMethod, Outside } from '../range.ts';
+import type { ByMethod } from '../range.ts';
 import { clearLiquid, residualHead } from './clearLiquid.ts';
 import type { Froth } from './clearLiquid.ts';
 import { apronLoss, downcomerFroth, leastResidence, mostVelocity } from './downcomer.ts';
@@ -188,9 +188,3 @@ export function rateTray(
     efficiencies: finiteOnly(trayEfficiency(tray, loads, flooding)),
   };
 }
-
-/** Where the methods in force left their ranges. */
-export const outsideOfTray = ({ floodings, dryDrops }: TrayRating, method: FloodingMethod): Outside[] => [
-  ...(floodings.find((each) => each.method === method)?.outside ?? []),
-  ...(dryDrops.at(0)?.outside ?? []),
-];

@@ -17,7 +17,7 @@ export { nodeHash, nodesOf } from './nodes.ts';
 export type { NodeFacts, NodeName } from './nodes.ts';
 export { solveNode } from './solveNode.ts';
 
-export { newHardware, newSection, USUAL_SHARE } from './hardware/begin.ts';
+export { newHardware, newSection, USUAL_FACTOR, USUAL_SHARE } from './hardware/begin.ts';
 export { atPressure, withRealTrays } from './hardware/handBack.ts';
 export { inputsOf } from './hardware/inputs.ts';
 export { turned } from './hardware/designs.ts';

@@ -32,6 +32,9 @@ const BED: PackedInputs = {
 /** Shares of flooding to size for: 80 % of trays (C&R), 70 % of packing (Walas). */
 export const USUAL_SHARE = { trays: 0.8, packing: 0.7 };
 
+/** System factors by how much a system foams: practice, as tray and packing makers print them (Kister, Distillation Design, 1992). */
+export const USUAL_FACTOR: Record<HardwareInputs['foaming'], number> = { low: 1, medium: 0.85, high: 0.73, 'very-high': 0.6 };
+
 /** A section of which nothing is said. */
 export const newSection = (contact: SectionInputs['contact']): SectionInputs => ({
   contact,

@@ -5,7 +5,6 @@ import {
   bedFloodingVelocity,
   diameterFor,
   floodingShare,
-  outsideOfTray,
   rateBed,
   rateTray,
   trayDrop,
@@ -47,8 +46,9 @@ export interface RungRating {
 /** Where a method in force left its range, and on which rung farthest. */
 export interface OutsideAt extends Outside {
   rung: number;
-  /** The method that was left. */
+  /** The method that was left, and those that reach there. */
   method: string;
+  reach: string[];
 }
 
 const trayAt = ({ tray }: SectionInputs, diameter: number): Tray => ({ ...tray, diameter });
@@ -129,26 +129,28 @@ export function sectionLimits(rungs: readonly RungRating[]): (Limit & { rung: nu
   return [...worst.values()].sort((a, b) => b.share - a.share);
 }
 
-/** Where methods in force left their ranges, each once, at the rung where it is farthest. */
+/** Where methods in force left their ranges, each once, at the rung where it is farthest, with the methods that reach there. */
 export function outsideOfSection(rungs: readonly RungRating[], inputs: SectionInputs): OutsideAt[] {
   const farthest = new Map<string, OutsideAt>();
-  const note = (rung: number, method: string, outside: readonly Outside[]): void => {
-    for (const one of outside) {
-      const key = `${method} ${one.what}`;
+  const note = (rung: number, list: readonly ByMethod<string>[], chosen: string | null | undefined): void => {
+    const found = list.find(({ method }) => method === chosen);
+    const reach = list.filter(({ outside }) => outside.length === 0).map(({ method }) => method);
+    for (const one of found?.outside ?? []) {
+      const key = `${chosen} ${one.what}`;
       const before = farthest.get(key);
-      if (before === undefined || distance(one) > distance(before)) farthest.set(key, { ...one, rung, method });
+      if (before === undefined || distance(one) > distance(before))
+        farthest.set(key, { ...one, rung, method: found?.method ?? '', reach });
     }
   };
   for (const { rung, tray, bed } of rungs) {
-    if (tray !== null) note(rung, inputs.tray.flooding, outsideOfTray(tray, inputs.tray.flooding));
-    if (bed !== null) {
-      noteChosen(bed.floodings, bed.floodedBy);
-      noteChosen(bed.drops, bed.dropBy);
-      noteChosen(bed.hetps, bed.hetpBy);
+    if (tray !== null) {
+      note(rung, tray.floodings, inputs.tray.flooding);
+      note(rung, tray.dryDrops, tray.dryDrops.at(0)?.method);
     }
-    function noteChosen(list: readonly ByMethod<string>[], chosen: string | null): void {
-      const found = list.find(({ method }) => method === chosen);
-      if (found !== undefined) note(rung, found.method, found.outside);
+    if (bed !== null) {
+      note(rung, bed.floodings, bed.floodedBy);
+      note(rung, bed.drops, bed.dropBy);
+      note(rung, bed.hetps, bed.hetpBy);
     }
   }
   return [...farthest.values()].sort((a, b) => distance(b) - distance(a));

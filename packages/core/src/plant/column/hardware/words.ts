@@ -1,6 +1,6 @@
 /** What is said of a section: what limits it, where, and what would mend it. */
-import type { ColumnUnit, SectionInputs } from '@keen-ladder/schema';
-import { formatNumber } from '../../../measures/index.ts';
+import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
+import { formatNumber, listed } from '../../../measures/index.ts';
 import type { Show } from '../../../measures/index.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
 import { MOST_ENTRAINED, MOST_WEIR_LOAD } from './limits.ts';
@@ -129,29 +129,44 @@ export const METHOD_NAMES: Readonly<Record<string, string>> = {
 };
 
 /** "Kister & Haas 1990 is for a weir load of 4.5 to 110 m³/(h·m); at rung 5 it is 2.1." */
-export function outsideSentence({ method, what, value, least, most, measured, rung }: OutsideAt, show: Show): string {
-  const name = METHOD_NAMES[method] ?? method;
-  return `${name} was measured for a ${what} of ${show.quantity(least, measured)} to ${show.quantity(most, measured)}; at rung ${rung} it is ${show.quantity(value, measured)}.`;
+export function outsideSentence({ method, what, value, least, most, measured, rung, reach }: OutsideAt, show: Show): string {
+  const named = (each: string): string => METHOD_NAMES[each] ?? each;
+  const others = reach.length === 0 ? '' : ` ${listed(reach.map(named))} ${reach.length === 1 ? 'reaches' : 'reach'} there.`;
+  return `${named(method)} was measured for a ${what} of ${show.quantity(least, measured)} to ${show.quantity(most, measured)}; at rung ${rung} it is ${show.quantity(value, measured)}.${others}`;
 }
 
-/** What is to be told of the whole: rungs that are not rated, diameters that want to be two. */
-export function wholeSentences({ sections, unrated }: HardwareFacts, isOne: boolean, show: Show): string[] {
+/** What is to be told of the whole: rungs that are not rated, diameters that want to be two, methods and packing that do not suit. */
+export function wholeSentences({ sections, unrated }: HardwareFacts, hardware: HardwareInputs, show: Show): string[] {
   const needed = sections.flatMap(({ needed: own }) => (own === null ? [] : [own]));
   const [least, most] = [Math.min(...needed), Math.max(...needed)];
-  const apart =
-    isOne && needed.length > 1 && most > APART * least
-      ? [
-          `One section needs ${show.quantity(least, 'length')}, another ${show.quantity(most, 'length')}: two diameters, or another packing, may be cheaper.`,
-        ]
-      : [];
-  const dry =
-    unrated.length === 0
-      ? []
-      : [
-          `Not rated, since a phase does not flow there or nothing can be built so: ${unrated.length === 1 ? 'rung' : 'rungs'} ${unrated.join(', ')}.`,
-        ];
-  return [...apart, ...dry];
+  const said: string[] = [];
+  if (hardware.diameters === 'one' && needed.length > 1 && most > APART * least)
+    said.push(
+      `One section needs ${show.quantity(least, 'length')}, another ${show.quantity(most, 'length')}: two diameters, or another packing, may be cheaper.`,
+    );
+  if (unrated.length > 0)
+    said.push(
+      `Not rated, since a phase does not flow there or nothing can be built so: ${unrated.length === 1 ? 'rung' : 'rungs'} ${unrated.join(', ')}.`,
+    );
+  if (sections.some(({ contact }, k) => contact === 'trays' && isUnsure(inputsOf(hardware, k).tray)))
+    said.push(
+      'Kister & Haas was made for sieve trays: of valves and caps it is not sure what they take for a hole. Fair’s chart was made for both.',
+    );
+  const coarse = sections.find(
+    (section, k) => section.contact === 'packing' && isCoarse(section, inputsOf(hardware, k).packed.packing),
+  );
+  if (coarse !== undefined)
+    said.push(
+      `In a column of ${show.quantity(coarse.diameter, 'length')} this packing is coarse: liquid keeps to the wall below ten times its size (practice).`,
+    );
+  return said;
 }
+
+const isUnsure = ({ kind, flooding }: SectionInputs['tray']): boolean => kind !== 'sieve' && flooding === 'kister-haas';
+
+/** Less than 8 to 10 diameters of a packing across the column: practice (Walas, Kister). */
+const isCoarse = ({ diameter }: SectionFacts, { kind, size }: SectionInputs['packed']['packing']): boolean =>
+  kind === 'random' && size !== null && diameter < 10 * size;
 
 /** Diameters that differ by more want to be two: a fifth, common practice. */
 const APART = 1.2;
@@ -164,7 +179,7 @@ export function hardwareSentences(facts: HardwareFacts, { hardware }: Pick<Colum
       const mend = section.mend === null ? '' : ` ${mendSentence(section.mend, show)}`;
       return `Section ${k + 1}, ${sectionName(section)}: ${limitSentence(section, inputsOf(hardware, k), show)}${mend}`;
     }),
-    ...wholeSentences(facts, hardware.diameters === 'one', show),
+    ...wholeSentences(facts, hardware, show),
     ...facts.sections.flatMap(({ outside }) => outside.map((one) => outsideSentence(one, show))),
   ];
 }
