@@ -72,11 +72,13 @@ test('packing in place of trays: shorter, with less drop; methods beside each ot
   await expect(page.getByRole('table', { name: 'Hardware, rung by rung' })).toContainText('share of flooding');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save the table' }).click(),
+    page.getByRole('button', { name: 'CSV', exact: true }).click(),
   ]);
   const lines = (await textOf(download)).trim().split(/\r?\n/);
   expect(lines).toHaveLength(27);
   expect(lines[0]).toContain('share of flooding');
+  const [sheet] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'XLSX' }).click()]);
+  expect(sheet.suggestedFilename()).toBe('Variant of a test – hardware.xlsx');
   await choose(page, 'Packing', 'Mellapak, 250Y, metal');
   await expect(page.locator('.headline')).toContainText('of packing');
 });

@@ -3,7 +3,7 @@ import { hardwareRows } from '@keen-ladder/core';
 import type { HardwareFacts } from '@keen-ladder/core';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { useAppSelector } from '../store/store.ts';
-import { SaveTable } from '../charts/SaveChart.tsx';
+import { TakeAway } from '../ladder/TakeAway.tsx';
 import { formatNumber } from '@keen-ladder/core';
 
 interface Props {
@@ -14,13 +14,12 @@ interface Props {
 
 export function HardwareTable({ facts, pointed, onPoint }: Props) {
   const units = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
-  const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
   const [head = [], ...rows] = hardwareRows(facts, units);
   return (
     <div className="balance-scroll hardware-sheet">
       <div className="sheet-head">
         <h2 className="sheet-title">Rung by rung</h2>
-        <SaveTable name={`${caseName} – hardware`} rows={() => hardwareRows(facts, units)} />
+        <TakeAway name="hardware" rows={() => hardwareRows(facts, units)} />
       </div>
       <table className="balance hardware-table" aria-label="Hardware, rung by rung">
         <thead>
