@@ -175,7 +175,7 @@ function naphtha(): ColumnCase {
           pressure: { top: 1.4e5, bottom: 1.65e5 },
           condenser: 'mixed',
           vapourShare: 0.03,
-          hardware: { ...newHardware('trays'), diameters: 'each' },
+          hardware: twoDiameters(),
           balance: { cells: [cell(CYCLOHEXANE, 'distillate', 'recovery', 0.97), cell(HEPTANE, 'bottoms', 'recovery', 0.96)] },
         },
         { stages: 25, feedStage: 12, reflux: 2.2, distillate: kmolPerHour(36.5) },
@@ -193,6 +193,16 @@ function alcoholsOverPacking(): ColumnCase {
     ...document,
     units: document.units.map((u) => ({ ...u, name: 'Alcohol splitter, packed', hardware: packed('montz-b1-200-metal') })),
     notes: 'The alcohol splitter again, with structured packing: to be held against the trays of the case beside it.',
+  };
+}
+
+/** Trays above the feed crowded a little more than those below it, so that they may be narrower: two diameters. */
+function twoDiameters(): HardwareInputs {
+  const hardware = newHardware('trays');
+  return {
+    ...hardware,
+    diameters: 'each',
+    sections: hardware.sections.flatMap((section) => [{ ...section, share: 0.85 }, section]),
   };
 }
 

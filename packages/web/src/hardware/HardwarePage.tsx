@@ -18,7 +18,7 @@ import { TrayPlan } from './TrayPlan.tsx';
 import { WindowDrawing } from './WindowDrawing.tsx';
 import { VesselDrawing } from './VesselDrawing.tsx';
 
-const views = ['Vessel', 'Window', 'Plan of a tray', 'Rungs', 'Methods', 'Two designs'] as const;
+const views = ['Vessel', 'Window', 'Tray', 'Rungs', 'Methods', 'Two designs'] as const;
 type View = (typeof views)[number];
 
 export function HardwarePage() {
@@ -67,7 +67,7 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
   const isStale = useAppSelector(selectIsHardwareStale);
   const units = { display: useAppSelector(selectDisplay), site: useAppSelector(selectSite) };
   const caseName = useAppSelector((state) => state.saving.facts?.name ?? 'case');
-  const isDrawn = view === 'Vessel' || view === 'Window' || view === 'Plan of a tray';
+  const isDrawn = view === 'Vessel' || view === 'Window' || view === 'Tray';
   return (
     <div className="sheet ladder-sheet" data-stale={isStale}>
       <div className="sheet-head">
@@ -91,7 +91,7 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
         <VesselDrawing svg={svg} column={column} hardware={hardware} facts={facts} pointed={pointed} onPoint={onPoint} />
       ) : view === 'Window' ? (
         <WindowDrawing svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
-      ) : view === 'Plan of a tray' ? (
+      ) : view === 'Tray' ? (
         <TrayPlan svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
       ) : view === 'Rungs' ? (
         <HardwareTable facts={facts} pointed={pointed} onPoint={onPoint} />

@@ -99,6 +99,7 @@ function Drawn({
   const point = (event: PointerEvent<SVGSVGElement>) =>
     onPoint(nearestRung(sections, event.clientY - event.currentTarget.getBoundingClientRect().top, yOf));
   const frames = stripFrames(strips, EDGE.left + room + 48, width - EDGE.right);
+  const unseen = strips.length - frames.length;
   return (
     <svg
       ref={svg}
@@ -119,6 +120,11 @@ function Drawn({
       <Shell facts={facts} frame={frame} colors={colors} />
       <Dimensions facts={facts} frame={frame} widened={across / scale} colors={colors} />
       <Feeds column={column} yOf={yOf} frame={frame} facts={facts} colors={colors} />
+      {unseen > 0 && (
+        <text x={4} y={height - 6} fill={colors.quiet} fontSize={10.5}>
+          {unseen === 1 ? 'one more strip' : `${unseen} more strips`} in a wider window
+        </text>
+      )}
       {frames.map(({ strip, ...where }) => (
         <g key={strip.key}>
           <StripDrawing strip={strip} frame={where} yOf={(rung) => yOf(rung)} stages={stages} pointed={pointed} colors={colors} />
@@ -368,12 +374,15 @@ interface StripFrame {
   to: number;
 }
 
-/** px between strips. */
+/** px between strips, and px below which their heads run into each other. */
 const GAP = 20;
+const NARROWEST = 84;
 
+/** As many strips as find room, the first ones first. */
 function stripFrames(strips: readonly VesselStrip[], from: number, to: number): StripFrame[] {
-  const each = (to - from - GAP * (strips.length - 1)) / Math.max(1, strips.length);
-  return strips.map((strip, k) => ({ strip, from: from + k * (each + GAP), to: from + k * (each + GAP) + each }));
+  const count = Math.max(1, Math.min(strips.length, Math.floor((to - from + GAP) / (NARROWEST + GAP))));
+  const each = (to - from - GAP * (count - 1)) / count;
+  return strips.slice(0, count).map((strip, k) => ({ strip, from: from + k * (each + GAP), to: from + k * (each + GAP) + each }));
 }
 
 /** The limit, and the place that comes nearest to it. */
