@@ -36,7 +36,7 @@ import { diameterFor } from './size.ts';
 import { constrictedCrest, coulsonCrest, weirCrest } from './trays/weir.ts';
 import { sprayBelow } from './trays/regime.ts';
 import type { Tray } from './trays/geometry.ts';
-import { SIEVE } from './testTray.ts';
+import { SIEVE } from '../testing/tray.ts';
 
 const COULSON = 'Coulson & Richardson, Chemical Engineering vol. 6, 3rd ed. (1999), Example 11.11';
 const SEADER = 'Seader, Henley & Roper, 3rd ed. (2011), chapter 6, tray diameter';

@@ -54,7 +54,6 @@ export const {
   absorptionSet,
   amountSet,
   feedWayChosen,
-  handedBack,
   handleFreed,
   hardwareBegun,
   hardwareSet,

@@ -1,5 +1,5 @@
 /** What is changed of a column's trays and packing. */
-import type { CaseDocument, HardwareInputs, LadderInputs, SectionInputs } from '@keen-ladder/schema';
+import type { CaseDocument, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
 import { columnOf } from './parts.ts';
 import type { OfColumn } from './parts.ts';
 import { prepared } from './prepared.ts';
@@ -21,23 +21,12 @@ export const hardwareReducers = {
       if (hardware) Object.assign(hardware, payload.change);
     },
   },
-  /** One section; where fewer are said than there are, those before it are said as the last of them is. */
+  /** One of the sections of which something is said. */
   sectionSet: {
     prepare: prepared<{ column: string; section: number; inputs: SectionInputs }>,
     reducer(state: CaseDocument, { payload }: Change<{ column: string; section: number; inputs: SectionInputs }>) {
       const hardware = columnOf(state, payload.column)?.hardware;
-      const last = hardware?.sections.at(-1);
-      if (!hardware || !last) return;
-      while (hardware.sections.length <= payload.section) hardware.sections.push(structuredClone(payload.inputs));
-      hardware.sections[payload.section] = payload.inputs;
-    },
-  },
-  /** What the hardware hands back to the ladder: pressures, or rungs that are real trays. */
-  handedBack: {
-    prepare: prepared<OfColumn<'ladder', LadderInputs>>,
-    reducer(state: CaseDocument, { payload }: Change<OfColumn<'ladder', LadderInputs>>) {
-      const column = columnOf(state, payload.column);
-      if (column) column.ladder = payload.ladder;
+      if (hardware && payload.section < hardware.sections.length) hardware.sections[payload.section] = payload.inputs;
     },
   },
 };

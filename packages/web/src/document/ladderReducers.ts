@@ -7,7 +7,7 @@ import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
 export const ladderReducers = {
-  /** The whole ladder, handed on from a graph or an estimate. */
+  /** The whole ladder, handed on from a graph or an estimate, or back from the hardware. */
   ladderCarried: {
     prepare: prepared<OfColumn<'ladder', LadderInputs>>,
     reducer(state: CaseDocument, { payload }: Change<OfColumn<'ladder', LadderInputs>>) {

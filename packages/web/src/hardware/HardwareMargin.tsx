@@ -13,7 +13,7 @@ import {
 import type { HardwareFacts, SectionFacts } from '@keen-ladder/core';
 import type { ColumnUnit, HardwareInputs } from '@keen-ladder/schema';
 import { Button } from 'antd';
-import { handedBack, sectionSet } from '../document/documentSlice.ts';
+import { ladderCarried, sectionSet } from '../document/documentSlice.ts';
 import { selectBrief } from '../document/showing.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ExplainedFigures, Notes, Said } from '../stops/Margin.tsx';
@@ -189,7 +189,7 @@ function HandBack({ column, facts }: { column: ColumnUnit; facts: HardwareFacts 
   const { ladder } = column;
   if (ladder === null) return null;
   const { pressure, ladderPressure, sections } = facts;
-  const hand = (changed: typeof ladder) => dispatch(handedBack({ column: column.id, ladder: changed }));
+  const hand = (changed: typeof ladder) => dispatch(ladderCarried({ column: column.id, ladder: changed }));
   // A washer’s overall efficiency is no Murphree’s: its rungs stay equilibrium stages.
   const hasRungsToTray =
     column.service === 'distillation' &&

@@ -40,7 +40,7 @@ export function MethodsTable({ facts, pointed }: Props) {
     <div className="balance-scroll hardware-sheet">
       <h2 className="sheet-title">Rung {rung.rung} by every method</h2>
       <p className="quiet small">
-        The first of each kind that is in force is the default. What lies outside the range in which a method was measured is said.
+        What each method says of this rung. Where it was measured for other values, they are told beside it.
       </p>
       <table className="balance hardware-table" aria-label={`Rung ${rung.rung} by every method`}>
         <thead>

@@ -5,7 +5,7 @@ import { demoCases } from '@keen-ladder/demo';
 import { CaseDocument } from '@keen-ladder/schema';
 import { ActionCreators } from 'redux-undo';
 import { describe, expect, test } from 'vitest';
-import { caseOpened, handedBack, hardwareBegun, hardwareSet, sectionSet } from '../document/documentSlice.ts';
+import { caseOpened, ladderCarried, hardwareBegun, hardwareSet, sectionSet } from '../document/documentSlice.ts';
 import { selectHardwareStanding } from '../stops/standing.ts';
 import { createStore } from '../store/store.ts';
 import { firstColumn } from '../testing/firstColumn.ts';
@@ -28,8 +28,14 @@ describe('what is said of trays and packing', () => {
     const { store, column } = opened();
     const [section] = newHardware('packing').sections;
     if (section === undefined) throw new Error('no section');
-    store.dispatch(sectionSet({ column: 'column', section: 2, inputs: section }));
-    expect(column().hardware?.sections.map(({ contact }) => contact)).toEqual(['trays', 'packing', 'packing']);
+    const said = () => column().hardware?.sections.map(({ contact }) => contact);
+    store.dispatch(sectionSet({ column: 'column', section: 1, inputs: section }));
+    expect(said()).toEqual(['trays']);
+    const [one] = column().hardware?.sections ?? [];
+    if (one === undefined) throw new Error('no section');
+    store.dispatch(hardwareSet({ column: 'column', change: { sections: [one, one] } }));
+    store.dispatch(sectionSet({ column: 'column', section: 1, inputs: section }));
+    expect(said()).toEqual(['trays', 'packing']);
     expect(CaseDocument.parse(store.getState().document.present)).toEqual(store.getState().document.present);
   });
   test('each change is one step, and is taken back whole', () => {
@@ -37,7 +43,9 @@ describe('what is said of trays and packing', () => {
     const before = column();
     store.dispatch(hardwareSet({ column: 'column', change: { foaming: 'high', systemFactor: 0.73 } }));
     if (before.ladder === null) throw new Error('no ladder');
-    store.dispatch(handedBack({ column: 'column', ladder: { ...before.ladder, pressure: { by: 'ends', top: 1e5, bottom: 2e5 } } }));
+    store.dispatch(
+      ladderCarried({ column: 'column', ladder: { ...before.ladder, pressure: { by: 'ends', top: 1e5, bottom: 2e5 } } }),
+    );
     store.dispatch(hardwareBegun({ column: 'column', hardware: null }));
     expect(past()).toBe(3);
     for (let k = 0; k < 3; k++) store.dispatch(ActionCreators.undo());

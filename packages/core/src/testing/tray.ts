@@ -1,5 +1,5 @@
 /** A usual sieve tray, for tests. */
-import type { Tray } from './trays/geometry.ts';
+import type { Tray } from '../hardware/index.ts';
 
 export const SIEVE: Tray = {
   kind: 'sieve',
