@@ -410,6 +410,10 @@ describe('all methods on one tray: anchors computed apart from this code', () =>
     // Weeping begins at that share of the load at which the margin at turn-down would be one.
     const weepsAt = rating.weepsAt ?? Number.NaN;
     close(rateTray(tray, loads, { flooding: 'fair', foaming: 'low', systemFactor: 1, turnDown: weepsAt }).weepMargin ?? 0, 1, 1e-4);
+    // Both methods of weeping: the one in force is the margin's.
+    const [lockett, eduljee] = rating.weepings;
+    close((0.6 * rating.holeVelocity) / lockett.value, rating.weepMargin ?? 0, 1e-9);
+    expect(eduljee.value).toBeGreaterThan(0.5 * lockett.value);
     // Less room, more backup; a foaming system floods earlier by its factor.
     expect(
       rateTray({ ...tray, spacing: 0.4 }, loads, { flooding: 'fair', foaming: 'medium', systemFactor: 1, turnDown: 1 }).backupShare,

@@ -76,11 +76,12 @@ const rungRows = (
   { tray, bed }: RungRating,
   rowsOf: RowsOf,
   percent: (value: number) => string,
-  show: { quantity: (value: number, dimension: 'smallLength' | 'bedDrop' | 'length') => string },
+  show: { quantity: (value: number, dimension: 'smallLength' | 'bedDrop' | 'length' | 'velocity') => string },
 ): Row[] => [
   ...rowsOf('share of flooding', tray?.floodings ?? bed?.floodings, percent),
   ...rowsOf('liquid carried up, kg/kg vapour', tray?.entrainments, (value) => formatNumber(value, 3)),
   ...rowsOf('dry drop, of liquid', tray?.dryDrops, (value) => show.quantity(value, 'smallLength')),
+  ...rowsOf('holes weep below, at turn-down', tray?.weepings, (value) => show.quantity(value, 'velocity')),
   ...rowsOf('Murphree’s efficiency', tray?.efficiencies, percent),
   ...rowsOf('drop of the bed', bed?.drops, (value) => show.quantity(value, 'bedDrop')),
   ...rowsOf('height of a stage', bed?.hetps, (value) => show.quantity(value, 'length')),

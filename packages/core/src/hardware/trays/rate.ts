@@ -2,7 +2,7 @@
 import { bracketedRoot } from '../../numerics/index.ts';
 import { cFactor, fFactor, flowParameter, GRAVITY, liquidVolume, scaled, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
-import { boundedLog, finiteOnly } from '../range.ts';
+import { boundedLog, finiteOnly, outsideOf } from '../range.ts';
 import type { ByMethod } from '../range.ts';
 import { clearLiquid, residualHead } from './clearLiquid.ts';
 import type { Froth } from './clearLiquid.ts';
@@ -20,7 +20,8 @@ import { trayAreas, weirLoad } from './geometry.ts';
 import type { Tray, TrayAreas } from './geometry.ts';
 import { regimeOf } from './regime.ts';
 import type { Regime } from './regime.ts';
-import { holeFroude, WEEP_FROUDE } from './weeping.ts';
+import { eduljeeVelocity, holeFroude, WEEP_FROUDE, weepConstant, weepVelocity } from './weeping.ts';
+import type { WeepingMethod } from './weeping.ts';
 import { weirCrest } from './weir.ts';
 
 /** What is said of the system and of the methods. */
@@ -64,6 +65,8 @@ export interface TrayRating {
   chokeShare: number;
   /** Hole velocity at turn-down over the one at which it weeps there; null for valves and caps, which close. */
   weepMargin: number | null;
+  /** m/s in the holes below which they weep at turn-down, by both methods; empty for valves and caps. */
+  weepings: ByMethod<WeepingMethod>[];
   /** Of this load, at which weeping begins; null where it cannot. */
   weepsAt: number | null;
   regime: Regime;
@@ -125,6 +128,21 @@ function backupOf(tray: Tray, loads: Loads): number {
 export const backupShare = (tray: Tray, loads: Loads, foaming: Foaming): number =>
   backupOf(tray, loads) / downcomerFroth(foaming) / (tray.spacing + tray.weirHeight);
 
+/** Velocities in the holes below which they weep at these loads: the chart of K2 is known at one place with certainty, so that its value is for comparison. */
+function weepVelocities(tray: Tray, loads: Loads): ByMethod<WeepingMethod>[] {
+  const areas = trayAreas(tray);
+  const crest = weirCrest(weirLoad(liquidVolume(loads), areas));
+  const K2 = weepConstant(tray.weirHeight + crest);
+  return [
+    { method: 'lockett', value: weepVelocity(liquidOn(tray, loads, areas).clear, loads), outside: [] },
+    {
+      method: 'eduljee',
+      value: eduljeeVelocity(K2, tray.holeDiameter, loads),
+      outside: outsideOf(['weir and crest', tray.weirHeight + crest, 0.01, 0.12, 'smallLength']),
+    },
+  ];
+}
+
 /** Of a tray's load, at which it begins to weep: the margin rises with the load. */
 function weepsAt(tray: Tray, loads: Loads): number | null {
   const miss = (logarithm: number): number => boundedLog(weepMarginAt(tray, loads, Math.exp(logarithm)));
@@ -183,6 +201,7 @@ export function rateTray(
     downcomerVelocity: velocity,
     chokeShare: velocity / mostVelocity(foaming, tray.spacing),
     weepMargin,
+    weepings: isHoled(tray) ? finiteOnly(weepVelocities(tray, scaled(loads, turnDown))) : [],
     weepsAt: isHoled(tray) ? weepsAt(tray, loads) : null,
     regime: regimeOf(hole, froth.clear, tray.holeDiameter, flowParameter(loads), areas.weirLength / areas.active, loads),
     efficiencies: finiteOnly(trayEfficiency(tray, loads, flooding)),

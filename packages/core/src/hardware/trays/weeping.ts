@@ -2,6 +2,9 @@
 import { densityRoot, GRAVITY } from '../loads.ts';
 import type { Loads } from '../loads.ts';
 
+/** Names of the methods of weeping. */
+export type WeepingMethod = 'lockett' | 'eduljee';
+
 /** Holes begin to weep below this Froude number: Lockett & Banik, Ind. Eng. Chem. Process Des. Dev. 25 (1986) 561; medium trust. */
 export const WEEP_FROUDE = 2 / 3;
 

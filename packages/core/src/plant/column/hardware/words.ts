@@ -116,6 +116,8 @@ export const METHOD_NAMES: Readonly<Record<string, string>> = {
   onda: 'Onda 1968',
   bravo: 'Bravo, Rocha & Fair 1985, gauze',
   rule: 'rule of thumb',
+  lockett: 'Lockett & Banik 1986',
+  eduljee: 'Eduljee 1959, its chart not sure',
   hunt: 'Hunt, Hanson & Wilke 1955',
   bennett: 'Bennett, Kao & Wong 1995',
   liebson: 'Liebson 1957',
