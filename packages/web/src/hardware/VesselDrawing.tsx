@@ -376,7 +376,7 @@ interface StripFrame {
 
 /** px between strips, and px below which their heads run into each other. */
 const GAP = 20;
-const NARROWEST = 84;
+const NARROWEST = 76;
 
 /** As many strips as find room, the first ones first. */
 function stripFrames(strips: readonly VesselStrip[], from: number, to: number): StripFrame[] {
