@@ -160,6 +160,15 @@ describe('what is told', () => {
     expect(told(trays({ kind: 'valve', flooding: 'fair' }))).not.toContain('made for sieve trays');
     expect(told(withSection(newHardware('packing'), { diameter: 0.3 }))).toContain('this packing is coarse');
   });
+  test('a packing of which nothing is known is not sized in silence', () => {
+    const bare = PACKINGS.find(({ area, factor, constants }) => area !== null && factor === null && constants.flooding === null);
+    if (bare === undefined) throw new Error('no such packing');
+    const hardware = newHardware('packing');
+    const of = { ...hardware, sections: hardware.sections.map((s) => ({ ...s, packed: { ...s.packed, packing: bare } })) };
+    expect(rated(document, of).sections.map(({ needed }) => needed)).toEqual([null, null]);
+    expect(told(of)).toContain('Nothing tells how wide sections 1, 2 must be');
+    expect(told(withSection(of, { diameter: 1 }))).not.toContain('Nothing tells how wide');
+  });
   test('a bed beyond flooding says so, and gives no drop', () => {
     const narrow = rated(document, withSection(newHardware('packing'), { diameter: 0.6 }));
     expect(worst(narrow)).toBeGreaterThan(1);

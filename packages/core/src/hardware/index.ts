@@ -11,6 +11,7 @@ export type { Cuts, Section } from './sections.ts';
 export { trayAreas } from './trays/geometry.ts';
 export type { Tray, TrayAreas } from './trays/geometry.ts';
 export { chordOf, heightOf } from './trays/segment.ts';
+export { MOST_ENTRAINED } from './trays/entrainment.ts';
 export { floodingShare, rateTray, trayDrop } from './trays/rate.ts';
 export type { TrayCircumstances, TrayRating } from './trays/rate.ts';
 export { trayWindow } from './trays/window.ts';

@@ -7,6 +7,9 @@ import { clearLiquid } from './clearLiquid.ts';
 import { trayAreas } from './geometry.ts';
 import type { Tray, TrayAreas } from './geometry.ts';
 
+/** kg of liquid carried up in a kg that flows, at most: Coulson & Richardson, vol. 6; practice. */
+export const MOST_ENTRAINED = 0.1;
+
 /** Names of the entrainment methods. */
 export type EntrainmentMethod = 'fair' | 'hunt' | 'bennett';
 

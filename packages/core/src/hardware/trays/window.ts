@@ -7,7 +7,7 @@ import { flowParameter, liquidVolume, vapourVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
 import { boundedLog } from '../range.ts';
 import { mostVelocity } from './downcomer.ts';
-import { carriedOfLiquid } from './entrainment.ts';
+import { carriedOfLiquid, MOST_ENTRAINED } from './entrainment.ts';
 import { trayAreas } from './geometry.ts';
 import type { Tray } from './geometry.ts';
 import { backupShare, floodingShare, isHoled, weepMarginAt } from './rate.ts';
@@ -29,21 +29,18 @@ export interface TrayWindow {
 const LINES: Record<WindowLine, (tray: Tray, loads: Loads, around: TrayCircumstances) => number> = {
   flooding: (tray, loads, { flooding, systemFactor }) => floodingShare(flooding, tray, loads, systemFactor),
   entrainment: (tray, loads, { flooding, systemFactor }) =>
-    carriedOfLiquid(floodingShare(flooding, tray, loads, systemFactor), flowParameter(loads)) / MOST_CARRIED,
+    carriedOfLiquid(floodingShare(flooding, tray, loads, systemFactor), flowParameter(loads)) / MOST_ENTRAINED,
   backup: (tray, loads, { foaming }) => backupShare(tray, loads, foaming),
   // Valves and caps close: they have no such line.
   weeping: (tray, loads) => (isHoled(tray) ? weepMarginAt(tray, loads, 1) : Number.POSITIVE_INFINITY),
 };
-
-/** kg of liquid carried up in a kg that flows, at most: Coulson & Richardson. */
-const MOST_CARRIED = 0.1;
 
 /** A crest of 6 mm is the least that runs evenly: common practice. In m²/s of weir, (0.006/0.664)^1.5. */
 export const LEAST_WEIR_LOAD = (0.006 / 0.664) ** 1.5;
 
 const POINTS = 13;
 
-/** The window around loads, to twice their liquid or the downcomer's most. */
+/** The window around loads, to four times their liquid or the downcomer's most. */
 export function trayWindow(tray: Tray, loads: Loads, circumstances: TrayCircumstances): TrayWindow {
   const areas = trayAreas(tray);
   const [L, V] = [liquidVolume(loads), vapourVolume(loads)];

@@ -1,5 +1,6 @@
 /** What a place of a section comes to, each as a share of its limit: above 1 it is passed. */
 import type { HardwareInputs, SectionInputs } from '@keen-ladder/schema';
+import { MOST_ENTRAINED } from '../../../hardware/index.ts';
 import type { BedRating, TrayRating } from '../../../hardware/index.ts';
 
 /** What may limit a section. */
@@ -13,8 +14,6 @@ export interface Limit {
   share: number;
 }
 
-/** kg of liquid carried up in a kg that flows, at most: C&R. */
-export const MOST_ENTRAINED = 0.1;
 /** m²/s of a weir, at most: 90 m³/(h m), common practice; more passes beyond. */
 export const MOST_WEIR_LOAD = 90 / 3600;
 

@@ -89,10 +89,11 @@ function isFinite(value: unknown): boolean {
  */
 export function neededDiameter({ inputs, loads, P }: LoadedSection, asked: Asked): number | undefined {
   const shares = loads.flatMap((load, k) => (load === null ? [] : [sizedShare(inputs, load, P[k], asked)]));
-  if (shares.length === 0) return undefined;
+  if (shares.length === 0 || shares.every((share) => share === undefined)) return undefined;
+  const known = shares.filter((share) => share !== undefined);
   return diameterFor((diameter) => {
     const tray = trayAt(inputs, diameter);
-    return shares.reduce((worst, share) => Math.max(worst, share(tray)), 0);
+    return known.reduce((worst, share) => Math.max(worst, share(tray)), 0);
   });
 }
 
@@ -102,7 +103,7 @@ function sizedShare(
   load: Loads,
   pressure: number,
   asked: Asked,
-): (tray: Tray) => number {
+): ((tray: Tray) => number) | undefined {
   if (contact === 'trays')
     return (tray) => {
       const flooding = floodingShare(method, tray, load, asked.systemFactor) / share;
@@ -110,6 +111,8 @@ function sizedShare(
     };
   const around = { ...packed, ...asked, pressure };
   const velocity = bedFloodingVelocity(packed.packing, load, around);
+  // Of a packing without constants nothing is known that could size it.
+  if (velocity === undefined && (mostDrop === null || bedDrop(packed.packing, 1, load, around) === undefined)) return undefined;
   return ({ diameter }) => {
     const flooding = velocity === undefined ? 0 : vapourVolume(load) / ((Math.PI / 4) * diameter ** 2) / velocity / share;
     if (mostDrop === null) return flooding;

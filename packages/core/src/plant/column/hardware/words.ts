@@ -3,7 +3,8 @@ import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/sch
 import { formatNumber, listed } from '../../../measures/index.ts';
 import type { Show } from '../../../measures/index.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
-import { MOST_ENTRAINED, MOST_WEIR_LOAD } from './limits.ts';
+import { MOST_ENTRAINED } from '../../../hardware/index.ts';
+import { MOST_WEIR_LOAD } from './limits.ts';
 import type { LimitName } from './limits.ts';
 import { inputsOf } from './inputs.ts';
 import { PASSED } from './mend.ts';
@@ -145,6 +146,13 @@ export function wholeSentences({ sections, unrated }: HardwareFacts, hardware: H
   if (hardware.diameters === 'one' && needed.length > 1 && most > APART * least)
     said.push(
       `One section needs ${show.quantity(least, 'length')}, another ${show.quantity(most, 'length')}: two diameters, or another packing, may be cheaper.`,
+    );
+  const unsized = sections.flatMap(({ needed: own }, k) =>
+    own === null && inputsOf(hardware, k).diameter === null ? [k + 1] : [],
+  );
+  if (unsized.length > 0)
+    said.push(
+      `Nothing tells how wide ${unsized.length === 1 ? 'section' : 'sections'} ${unsized.join(', ')} must be: the packing has the constants of no method, or nothing flows there. Give a diameter, a packing factor, or another packing.`,
     );
   if (unrated.length > 0)
     said.push(
