@@ -67,13 +67,7 @@ describe('the bottom plate of an acetone–water column', () => {
   const root = densityRoot(BASE);
   test('floods and is as wide as the book has it, with the book’s chart reading', () => {
     published(COULSON, 'flow parameter, base', flowParameter(BASE), 0.14, 0.005);
-    const K1 = 0.075 * (57 / 20) ** 0.2;
-    published(COULSON, 'K1 corrected, base, m/s', K1, 0.093, 0.0006);
     published(COULSON, 'flooding velocity, base, m/s', 0.093 * root, 3.38, 0.01);
-    published(COULSON, 'design velocity, base, m/s', 0.85 * 3.38, 2.87, 0.005);
-    published(COULSON, 'vapour, base, m³/s', BASE.vapour / BASE.vapourDensity, 1.13, 0.005);
-    published(COULSON, 'velocity on the net area, m/s', 1.13 / 0.44, 2.57, 0.005);
-    published(COULSON, 'share of flooding, %', (100 * 2.57) / 3.38, 76, 0.5);
     published(COULSON, 'chart of flooding at F 0.14, 0.5 m, m/s', fairC(0.14, 0.5), 0.075, 0.04 * 0.075, 'reading');
     published(COULSON, 'chart of flooding at F 0.03, 0.5 m, m/s', fairC(0.03, 0.5), 0.09, 0.04 * 0.09, 'reading');
   });
@@ -82,8 +76,6 @@ describe('the bottom plate of an acetone–water column', () => {
     published(COULSON, 'weir crest, mm', crest(4.06), 27, 0.8);
     published(COULSON, 'weir crest at turn-down, mm', crest(2.84), 22, 0.5);
     published(COULSON, 'weep velocity with K2 30.6, m/s', eduljeeVelocity(30.6, 0.005, BASE), 14, 0.5);
-    published(COULSON, 'hole velocity at turn-down, m/s', (0.7 * 1.13) / 0.038, 20.8, 0.05);
-    published(COULSON, 'hole velocity, m/s', 1.13 / 0.038, 29.7, 0.05);
     published(COULSON, 'dry drop with C0 0.84, mm', 1e3 * liebsonDrop(29.7, BASE, 0.84), 48, 0.5);
     published(COULSON, 'orifice coefficient (chart)', orificeCoefficient(0.1, 1), 0.84, 0.01, 'reading');
     published(
@@ -96,19 +88,12 @@ describe('the bottom plate of an acetone–water column', () => {
     );
     published(COULSON, 'loss under the apron at 1 m/s, mm', 1e3 * apronLoss(1, 1), 166, 1.5);
     published(COULSON, 'downcomer loss, mm', 1e3 * apronLoss(4.06 / 954, 0.04 * 0.6), 5.2, 0.05);
-    published(COULSON, 'plate drop, mm', 48 + (50 + 27) + 13.1, 138, 0.5);
-    published(COULSON, 'backup, mm', 138 + (50 + 27) + 5.2, 221, 0.9);
-    published(COULSON, 'residence in the downcomer, s', (0.06 * 0.221 * 954) / 4.06, 3.1, 0.05);
-    // 1 ft/s of Cicalese's form, 0.03 in for 100 gpm/ft²
-    const byCicalese = 0.03 * (1 / FOOT ** 2 / GPM / 100 / (1 / FOOT ** 2)) ** 2 * INCH * (FOOT ** 2) ** 2;
-    published('Cicalese; Bolles, in gpm and in', 'loss under the apron at 1 m/s, mm', 1e3 * byCicalese, 166, 1.5);
     expect(apronLossTreybal(1, 1)).toBeCloseTo(0.153, 3);
   });
   test('has the book’s downcomer', () => {
     published(COULSON, 'weir length over diameter at 12 % (chart)', chordOf(0.12), 0.76, 0.006, 'reading');
     const chord = (2 * Math.asin(0.76) * 180) / Math.PI;
     published(COULSON, 'chord angle, degrees (chart)', chord, 99, 0.5, 'reading');
-    published(COULSON, 'holes of 5 mm', 0.038 / ((Math.PI / 4) * 0.005 ** 2), 1935, 0.7);
     published(
       COULSON,
       'efficiency of the plate by Van Winkle, %',
@@ -135,12 +120,6 @@ describe('the bottom plate of an acetone–water column', () => {
 
 describe('other published trays', () => {
   test('the top of a hexane–heptane column', () => {
-    const rhoV = (86.17 * 1) / (0.7302 * 615.9);
-    published(WANKAT, 'vapour density, lb/ft³', rhoV, 0.1917, 0.0002);
-    published(WANKAT, 'C with surface tension, ft/s', 0.36 * (13.2 / 20) ** 0.2, 0.331, 0.0005);
-    published(WANKAT, 'flooding velocity, ft/s', 0.331 * Math.sqrt((41.12 - 0.1917) / 0.1917), 4.836, 0.01);
-    const area = (2500 * 86.17) / 3600 / 0.1917 / (0.75 * 4.836 * 0.9);
-    published(WANKAT, 'diameter, ft', Math.sqrt((4 * area) / Math.PI), 11.03, 0.01);
     published(
       WANKAT,
       'chart of flooding, 24 in, F 0.0546, ft/s, Kessler & Wankat',
@@ -157,7 +136,6 @@ describe('other published trays', () => {
       0.09 * 0.36,
       'reading',
     );
-    published(WANKAT, 'entrained liquid, lbmol/h', (0.045 * 2000) / (1 - 0.045), 94.24, 0.01);
     published(
       WANKAT,
       'entrainment at 75 % of flooding, by the curve for 80 %',
@@ -168,10 +146,6 @@ describe('other published trays', () => {
     );
   });
   test('an ethanol absorber', () => {
-    published(SEADER, 'flow parameter', ((151.5 * 18.6) / (180 * 43.7)) * Math.sqrt(1.92 / 986), 0.016, 0.0005);
-    published(SEADER, 'surface-tension factor', (70 / 20) ** 0.2, 1.285, 0.0006);
-    published(SEADER, 'C, ft/s', 1.285 * 0.9 * 0.39, 0.45, 0.005);
-    published(SEADER, 'flooding velocity, ft/s', 0.45 * Math.sqrt((986 - 1.92) / 1.92), 10.2, 0.05);
     published(SEADER, 'chart of flooding, 24 in, F 0.016, ft/s', fairC(0.0158082, 24 * INCH) / FOOT, 0.39, 0.09 * 0.39, 'reading');
   });
   test('an ethylbenzene–styrene plate in vacuum', () => {
@@ -185,7 +159,6 @@ describe('other published trays', () => {
     };
     published(PERRY, 'flow parameter', flowParameter(loads), 0.021, 0.0005);
     const u = loads.vapour / loads.vapourDensity / 4.66;
-    published(PERRY, 'velocity on the net area, m/s', u, 3.16, 0.005);
     const C = fairC(flowParameter(loads), 0.5) * (25 / 20) ** 0.2;
     published(PERRY, 'share of flooding, %', (100 * cFactor(u, loads)) / C, 76, 2, 'reading');
   });

@@ -43,10 +43,7 @@ describe('walls', () => {
   });
   test('a vacuum column’s rings and wall', () => {
     const source = `${COULSON}, outside pressure`;
-    published(source, 'load on a ring, N/m', 1e5 * 0.5, 0.5e5, 1);
     published(source, 'second moment needed, m⁴', ringMoment(1e5, 0.5, 1, 6), 6.25e-8, 0.01e-8);
-    published(source, 'second moment of the ring, m⁴', (0.01 * 0.075 ** 3) / 12, 3.5e-7, 0.05e-7);
-    published(source, 'collapse pressure with the chart’s 75, Pa', 75 * 2e11 * 0.01 ** 3, 15e6, 0.1e6);
     expect(collapsePressure(0.01, 1, 0.5)).toBeCloseTo(11_417_024.18, -3);
     expect(longCollapse(0.01, 1)).toBeCloseTo(439_560.4396, 1);
     // A cylinder longer than 11.1 m is as one without ends.
@@ -71,16 +68,12 @@ test('weight, wind and stresses of a column of 50 m', () => {
   const vessel = vesselWeight(2.014, 50, 0.014);
   published(source, 'vessel, N', vessel, 401_643, 60);
   const plate = (Math.PI / 4) * 2 ** 2;
-  published(source, 'area of a plate, m²', plate, 3.14, 0.005);
   published(source, 'a plate, kN', (PLATE_LOAD * plate) / 1e3, 3.8, 0.05);
   const insulation = insulationWeight(2, 50, 0.075, 130);
   published(source, 'insulation, m³', insulation.volume, 23.6, 0.05);
   published(source, 'insulation, before it is doubled for fittings, N', insulation.weight / 2, 30_049, 60);
-  published(source, 'mean diameter with insulation, m', 2 + 2 * (0.014 + 0.075), 2.18, 0.005);
-  published(source, 'wind, N/m', 1280 * 2.18, 2790, 1);
   published(source, 'bending moment, N m', bendingMoment(2790, 50), 3_487_500, 1);
   const total = Math.round(vessel / 1e3) * 1e3 + 100 * 3.8e3 + Math.round(insulation.weight / 1e3) * 1e3;
-  published(source, 'total weight, kN', total / 1e3, 842, 0.5);
   const s = baseStresses(MPA, 2, 0.018, total, 3_487_500);
   published(source, 'longitudinal stress, N/mm²', s.longitudinal / MPA, 27.8, 0.05);
   published(source, 'circumferential stress, N/mm²', s.circumferential / MPA, 55.6, 0.05);
@@ -100,48 +93,19 @@ describe('drums and pipes', () => {
     const slow = settlingVelocity(926.4, 2.16, false);
     published(DRUMS, 'without a pad, m/s', slow, 0.218, 0.001);
     const vapour = 2000 / 3600 / 2.16;
-    published(DRUMS, 'vapour, m³/s', vapour, 0.257, 0.0006);
     published(DRUMS, 'diameter, m', separatorDiameter(vapour, slow), 1.23, 0.006);
-    const water = 1000 / 3600 / 926.4;
-    published(DRUMS, 'water, m³/s', water, 3.0e-4, 0.05e-4);
-    published(DRUMS, 'held volume, m³', 3e-4 * 600, 0.18, 0.005);
-    published(DRUMS, 'depth at 1.25 m, m', 0.18 / ((Math.PI / 4) * 1.25 ** 2), 0.15, 0.005);
     expect(refluxDrumVolume(0.01)).toBe(6);
   });
   test('a decanter of oil and water', () => {
     const settling = stokes(150e-6, 900, 1000, 1e-3);
     published(DRUMS, 'settling of oil drops, m/s', settling, 0.0012, 0.00005);
-    const water = 5000 / 3600 / 1000;
-    published(DRUMS, 'water, m³/s', water, 1.39e-3, 0.005e-3);
-    published(DRUMS, 'area, m²', 1.39e-3 / 0.0012, 1.16, 0.005);
-    published(DRUMS, 'radius, m', Math.sqrt(1.16 / Math.PI), 0.61, 0.005);
-    published(DRUMS, 'residence in the band, s', (0.2 * 1.2) / 0.0012, 200, 0.5);
-    const oil = 1000 / 3600 / 900 / 1.16;
-    published(DRUMS, 'oil, m/s', oil, 2.7e-4, 0.05e-4);
     published(DRUMS, 'water drop carried in oil, m', dropOf(2.7e-4, 900, 1000, 3e-3), 1.2e-4, 0.1e-4);
-    const all = water + 1000 / 3600 / 900;
-    published(DRUMS, 'total flow, m³/s', all, 1.7e-3, 0.05e-3);
-    published(DRUMS, 'pipe at 1 m/s, m', Math.sqrt((4 * 1.7e-3) / Math.PI), 0.047, 0.0006);
-    published(DRUMS, 'leg of the heavy liquid, m', (0.9 * 2.4 - 1.2) * 0.9 + 1.2, 2.06, 0.01);
   });
   test('a flash drum of hexane and octane', () => {
-    const rho = (1.0 * 97.39) / (82.0575 * 378);
-    published(WANKAT, 'vapour density, g/mL', rho, 0.00314, 0.000005);
-    published(WANKAT, 'vapour, lb/h', 0.51 * 1500 * 97.39, 74_503, 3);
     published(WANKAT, 'K at F 0.0744, ft/s', blackwellK(0.0744), 0.442, 0.001);
-    const u = 0.442 * Math.sqrt((0.696 - 0.00314) / 0.00314);
-    published(WANKAT, 'permissible velocity, ft/s', u, 6.58, 0.03);
-    published(WANKAT, 'section, ft²', 74_503 / 3600 / (6.58 * 0.00314 * 62.428), 16.047, 0.05);
   });
   test('an economic pipe, and nozzles that are not too fast', () => {
     published(`${DRUMS.replace('10', '5')}, economic pipe`, 'diameter, mm', 1e3 * economicPipe(10, 1000), 77, 1.5);
-    published(
-      `${DRUMS.replace('10', '5')}, economic pipe`,
-      'velocity in 80 mm, m/s',
-      0.01 / ((Math.PI / 4) * 0.08 ** 2),
-      1.99,
-      0.006,
-    );
     for (const flow of [1e-4, 0.01, 0.5, 20]) {
       const bore = nozzleBore('vapour', flow, 2);
       expect(flow / ((Math.PI / 4) * bore ** 2)).toBeLessThanOrEqual(20);
