@@ -12,7 +12,7 @@ export * from './balance/index.ts';
 export * from './shortcut/index.ts';
 export * from './binary/index.ts';
 export * from './absorption/index.ts';
-export { chordOf, heightOf, PACKINGS, packingOf, trayAreas } from './hardware/index.ts';
+export { chordOf, GRAVITY, heightOf, liquidVolume, PACKINGS, packingOf, trayAreas, vapourVolume } from './hardware/index.ts';
 export type { BedRating, ByMethod, Outside, Tray, TrayAreas, TrayRating } from './hardware/index.ts';
 export * from './mixture/index.ts';
 export * from './plant/index.ts';

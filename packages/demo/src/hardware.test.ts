@@ -11,48 +11,17 @@ import {
   turned,
   withRealTrays,
 } from '@keen-ladder/core';
-import type { DesignsFacts, HardwareFacts } from '@keen-ladder/core';
+import type { HardwareFacts } from '@keen-ladder/core';
 import { HardwareInputs } from '@keen-ladder/schema';
-import type { CaseDocument, ColumnUnit, SectionInputs } from '@keen-ladder/schema';
+import type { ColumnUnit, SectionInputs } from '@keen-ladder/schema';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { demoCases } from './index.ts';
+import { columnOf, designsOf, laddered, rated, solver, withHardware, withSection } from './rated.ts';
 
 const LONG = process.env['KEEN_LONG'] !== undefined;
 
-const laddered = demoCases().filter(({ document }) => document.units[0]?.ladder !== null);
 const [FIRST] = laddered;
 if (FIRST === undefined) throw new Error('no demo with a ladder');
-
-const columnOf = (document: CaseDocument): ColumnUnit => {
-  const [unit] = document.units;
-  if (unit?.kind !== 'column') throw new Error('no column');
-  return unit;
-};
-
-const withHardware = (document: CaseDocument, hardware: HardwareInputs): CaseDocument => ({
-  ...document,
-  units: [{ ...columnOf(document), hardware }],
-});
-
-const withSection = (hardware: HardwareInputs, change: Partial<SectionInputs>): HardwareInputs => ({
-  ...hardware,
-  sections: hardware.sections.map((section) => ({ ...section, ...change })),
-});
-
-const solver = createCaseSolver();
-
-function rated(document: CaseDocument, hardware: HardwareInputs): HardwareFacts {
-  const { outcome } = solver.node(withHardware(document, hardware), 'column', 'hardware');
-  if (outcome.state !== 'solved') throw new Error(JSON.stringify(outcome));
-  return outcome.value;
-}
-
-function designsOf(document: CaseDocument, hardware: HardwareInputs): DesignsFacts {
-  const { outcome } = solver.node(withHardware(document, hardware), 'column', 'designs');
-  if (outcome.state !== 'solved') throw new Error(JSON.stringify(outcome));
-  return outcome.value;
-}
 
 const floodings = ({ sections }: HardwareFacts): number[] =>
   sections.flatMap(({ rungs }) => rungs.flatMap(({ tray, bed }) => [tray?.flooding ?? bed?.flooding ?? Number.NaN]));
@@ -238,6 +207,13 @@ function anyHardware(): fc.Arbitrary<HardwareInputs> {
       seal: real(0, 1),
     }),
     flooding: fc.constantFrom('kister-haas' as const, 'fair' as const, 'fair-kessler' as const, 'treybal' as const),
+    efficiencyBy: fc.constantFrom(
+      'o-connell' as const,
+      'chan-fair' as const,
+      'aiche' as const,
+      'zuiderweg' as const,
+      'van-winkle' as const,
+    ),
     efficiency: fc.option(real(0.01, 1.5)),
   });
   const packed = fc.record({
@@ -269,6 +245,8 @@ function anyHardware(): fc.Arbitrary<HardwareInputs> {
     foaming: fc.constantFrom('low' as const, 'medium' as const, 'high' as const, 'very-high' as const),
     systemFactor: real(0.01, 1),
     turnDown: real(0.01, 1),
+    setsPressure: fc.boolean(),
+    ends: fc.record({ condenser: fc.option(positive), reboiler: fc.option(positive), drumTime: real(1, 1e5) }),
   });
 }
 

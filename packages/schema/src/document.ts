@@ -12,7 +12,7 @@ import { Stream } from './stream.ts';
 import { Unit } from './units/index.ts';
 
 /** Grows by one with every change of shape; `upgrades/` says how an older document becomes a newer one. */
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 const areDifferent = (named: readonly { id: string }[]): boolean => new Set(named.map(({ id }) => id)).size === named.length;
 

@@ -1,6 +1,6 @@
 /** Hash of everything that a stop reads: a result with another hash is stale, one with the same hash need not be worked out again. */
 import type { CaseDocument, Port, Unit } from '@keen-ladder/schema';
-import { hashOf, inletsOf, unitOf, unitPressure } from '../plant/index.ts';
+import { hashOf, inletsOf, isLinked, unitOf, unitPressure } from '../plant/index.ts';
 
 /** Hashes of what the stops of a unit read. */
 export interface InputHashes {
@@ -46,7 +46,7 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
     return { feeds, balance: whole, graph: whole, absorption: whole, ladder: whole, limits: whole, whole };
   }
   const balance = hashOf(inlets, column.balance, column.draws, column.service);
-  const ladder = hashOf(balance, column.ladder, document.site);
+  const ladder = hashOf(balance, column.ladder, document.site, isLinked(column) ? column.hardware : null);
   return {
     feeds,
     balance,

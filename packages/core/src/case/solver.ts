@@ -12,11 +12,12 @@ import {
   hashOf,
   ladderLimits,
   ladderSlopes,
+  linkedColumn,
   nodeHash,
   readUnit,
   solveAbsorption,
   solveGraph,
-  solveLadder,
+  solveLinkedLadder,
   solveNode,
   solveUnit,
   unitOf,
@@ -121,6 +122,12 @@ export function createCaseSolver(): CaseSolver {
     return { column, inputs, hashes, before: upstream.beforeColumn(document, column, inputs, hashes, isOver) };
   }
 
+  /** The same with the pressure that is in force: what stands on a ladder that is found begins with it. */
+  function ladderIn(document: CaseDocument, unit: string, isOver?: () => boolean) {
+    const around = columnIn(document, unit, isOver);
+    return { ...around, column: linkedColumn(around.inputs, around.column, around.before, isOver).column };
+  }
+
   return {
     solve(document, unit, isOver) {
       const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
@@ -146,7 +153,10 @@ export function createCaseSolver(): CaseSolver {
       const remember = (solution: SolvedColumn): void => {
         last.set(unit, { mixture, solution });
       };
-      return { inputHash: hashes.ladder, outcome: solveLadder(inputs, column, before, { before: earlier, remember, isOver }) };
+      return {
+        inputHash: hashes.ladder,
+        outcome: solveLinkedLadder(inputs, column, before, { before: earlier, remember, isOver }),
+      };
     },
     unit(document, id, kind, isOver) {
       const unit = unitOf(document, id);
@@ -157,15 +167,15 @@ export function createCaseSolver(): CaseSolver {
       return { inputHash: hashes.whole, feeds: Object.fromEntries(entering.results), outcome };
     },
     walk(document, unit, asked, onPoint) {
-      const { column, inputs, before } = columnIn(document, unit);
+      const { column, inputs, before } = ladderIn(document, unit);
       return walkLadder(inputs, column, before, asked, onPoint);
     },
     limits(document, unit, onPart, isOver) {
-      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
+      const { column, inputs, hashes, before } = ladderIn(document, unit, isOver);
       return { inputHash: hashes.limits, outcome: ladderLimits(inputs, column, before, onPart, isOver) };
     },
     slopes(document, unit, isOver) {
-      const { column, inputs, hashes, before } = columnIn(document, unit, isOver);
+      const { column, inputs, hashes, before } = ladderIn(document, unit, isOver);
       return { inputHash: hashes.ladder, outcome: ladderSlopes(inputs, column, before, isOver) };
     },
   };

@@ -20,7 +20,10 @@ export interface Section {
   below: string | null;
 }
 
-/** The sections, from the top. A feed enters on the first rung of one; a draw, and what is pumped around, leaves from the last of one. */
+/**
+ * The sections, from the top. A feed enters on the first rung of one; a draw, and what is pumped around, leaves from the last of one. The gas of a column without
+ * a reboiler enters under the last rung: it parts nothing.
+ */
 export function sectionsOf({ stages, hasCondenser, hasReboiler, feeds, draws, pumpArounds }: Cuts): Section[] {
   const first = hasCondenser ? 2 : 1;
   const last = hasReboiler ? stages - 1 : stages;
@@ -29,7 +32,7 @@ export function sectionsOf({ stages, hasCondenser, hasReboiler, feeds, draws, pu
   const cut = (stage: number, name: string): void => {
     if (stage > first && stage <= last) begins.set(stage, begins.get(stage) ?? name);
   };
-  for (const { stage, name } of feeds) cut(stage, name);
+  for (const { stage, name } of feeds) if (hasReboiler || stage < last) cut(stage, name);
   for (const { stage, name } of draws) cut(stage + 1, name);
   for (const { from, to, name } of pumpArounds) {
     cut(from + 1, name);

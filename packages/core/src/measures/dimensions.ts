@@ -28,6 +28,8 @@ export type Dimension =
   | 'length'
   | 'smallLength'
   | 'area'
+  | 'volume'
+  | 'heatTransfer'
   | 'velocity'
   | 'weirLoad'
   | 'bedDrop'
@@ -36,6 +38,7 @@ export type Dimension =
   | 'time'
   | 'viscosity'
   | 'surfaceTension'
+  | 'diffusivity'
   | 'ratio';
 
 export interface Unit {
@@ -187,6 +190,10 @@ export const units: readonly Unit[] = [
   unit('smallLength', 'in', FOOT / 12, ['inch', 'inches']),
   unit('area', 'm²', 1, ['m2']),
   unit('area', 'ft²', FOOT ** 2, ['ft2', 'sq ft']),
+  unit('volume', 'm³', 1, ['m3']),
+  unit('volume', 'ft³', FOOT3, ['ft3']),
+  unit('heatTransfer', 'W/(m²·K)', 1, ['W/m2K', 'W/(m2 K)']),
+  unit('heatTransfer', 'Btu/(h·ft²·°F)', BTU / (HOUR * FOOT ** 2 * (5 / 9)), ['Btu/(h ft2 F)', 'BTU/h-ft2-F']),
   unit('velocity', 'm/s', 1),
   unit('velocity', 'ft/s', FOOT, ['fps']),
   unit('weirLoad', 'm²/s', 1, ['m3/(s m)']),
@@ -206,6 +213,8 @@ export const units: readonly Unit[] = [
   unit('viscosity', 'mPa·s', 1e-3, ['cP', 'mPa s']),
   unit('surfaceTension', 'N/m', 1),
   unit('surfaceTension', 'mN/m', 1e-3, ['dyn/cm']),
+  unit('diffusivity', 'm²/s', 1, ['m2/s']),
+  unit('diffusivity', 'mm²/s', 1e-6, ['mm2/s', 'cSt']),
   unit('ratio', '', 1, ['-', 'mol/mol']),
   unit('ratio', '%', 0.01),
 ];

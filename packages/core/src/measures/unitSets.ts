@@ -75,12 +75,15 @@ const UNCHOSEN: Record<Unchosen, readonly [metric: string, feet: string]> = {
   energy: ['kJ', 'kJ'],
   molarMass: ['g/mol', 'g/mol'],
   area: ['m²', 'ft²'],
+  volume: ['m³', 'ft³'],
+  heatTransfer: ['W/(m²·K)', 'Btu/(h·ft²·°F)'],
   velocity: ['m/s', 'ft/s'],
   weirLoad: ['m³/(h·m)', 'gpm/in'],
   mass: ['t', 'lb'],
   time: ['s', 's'],
   viscosity: ['mPa·s', 'mPa·s'],
   surfaceTension: ['mN/m', 'mN/m'],
+  diffusivity: ['mm²/s', 'mm²/s'],
   ratio: ['', ''],
 };
 

@@ -5,7 +5,7 @@ import type { Outcome } from '../numerics/index.ts';
 import type { ThermoModel } from '../thermo/index.ts';
 import { balanceOf } from './column/balance.ts';
 import type { LadderFacts } from './column/ladder/facts.ts';
-import { solveLadder } from './column/ladder/ladder.ts';
+import { solveLinkedLadder } from './column/hardware/link.ts';
 import { solveDrum } from './drum/drum.ts';
 import type { DrumFacts } from './drum/drum.ts';
 import { readUnit } from './inputs.ts';
@@ -38,7 +38,7 @@ interface Solving<U extends Unit, F> {
 const column: Solving<ColumnUnit, KindFacts['column']> = {
   solve: (unitInputs, unit, around, isOver) => {
     const balance = balanceOf(unitInputs, unit, around.feeds, around.model);
-    return solveLadder(unitInputs, unit, { ...around, balance }, { isOver });
+    return solveLinkedLadder(unitInputs, unit, { ...around, balance }, { isOver });
   },
   sends: ({ products }) => products,
 };

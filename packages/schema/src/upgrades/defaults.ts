@@ -21,6 +21,9 @@ export const METRIC = {
 /** Units of what came with schema 10. */
 export const LENGTHS = { length: 'm', smallLength: 'mm', bedDrop: 'mbar/m', fFactor: 'Pa^½' };
 
+/** Exchangers and drum of which nothing was said. */
+export const ENDS = { condenser: null, reboiler: null, drumTime: 300 };
+
 /** A site of which nothing was said, as it was then. */
 export const SITE = {
   barometricPressure: 101325, // Pa

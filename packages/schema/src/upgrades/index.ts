@@ -1,5 +1,5 @@
 import { SCHEMA_VERSION } from '../document.ts';
-import { LENGTHS, METRIC, NO_ABSORPTION, OPTIONS, SITE } from './defaults.ts';
+import { ENDS, LENGTHS, METRIC, NO_ABSORPTION, OPTIONS, SITE } from './defaults.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -14,6 +14,7 @@ const steps: Readonly<Record<number, (document: Loose) => Loose>> = {
   7: measuredData,
   8: ports,
   9: hardware,
+  10: hardwareAtTheEnds,
 };
 
 /** Schema 2: `mixture.liquid` became `mixture.model`, with Wilson and UNIQUAC pairs and kᵢⱼ beside the NRTL pairs. */
@@ -224,6 +225,21 @@ function ports(document: Loose): Loose {
 function hardware(document: Loose): Loose {
   const units = listOf(document['units']).map((unit) => (unit['kind'] === 'column' ? { ...unit, hardware: null } : unit));
   return { ...document, units, display: { ...LENGTHS, ...recordOf(document['display']) } };
+}
+
+/** Schema 11: hardware says whether the ladder takes its pressure, what its ends are like, and by which method trays have their efficiency. */
+function hardwareAtTheEnds(document: Loose): Loose {
+  const units = listOf(document['units']).map((unit) => {
+    const { hardware } = unit;
+    if (hardware === null || hardware === undefined) return unit;
+    const said = recordOf(hardware);
+    const sections = listOf(said['sections']).map((section) => ({
+      ...section,
+      tray: { efficiencyBy: 'o-connell', ...recordOf(section['tray']) },
+    }));
+    return { ...unit, hardware: { setsPressure: false, ends: ENDS, ...said, sections } };
+  });
+  return { ...document, units };
 }
 
 function handlesOfInlets(ladder: Loose): Loose {

@@ -18,10 +18,14 @@ const OF_ROUNDING = /\.(?:closure\.(?:material|heat)|residual)$/;
 /** What a feed of a ladder is told by is the inlet since schema 9; it is called as the stream was. */
 const RENAMED: Record<string, string> = { stream: 'inlet' };
 
+/** What was wrong and is told rightly elsewhere: of schema 10 the reflux drum held the reflux without the distillate; now `ends.drum`. */
+const CORRECTED = /\.vessel\.refluxDrum$/;
+
 const jsonOf = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
 
 /** Every number and every text that stood there, and what stands there now; what has been added since is not asked. */
 function differences(was: unknown, is: unknown, path: string): string[] {
+  if (CORRECTED.test(path)) return [];
   if (typeof was === 'number' && typeof is === 'number')
     return Math.abs(is - was) <= SAME * Math.abs(was) + (OF_ROUNDING.test(path) ? NOTHING : 0)
       ? []

@@ -27,6 +27,7 @@ const foamings: { value: HardwareInputs['foaming']; label: string }[] = [
 
 export function HardwareFields({ column, hardware, facts }: Props) {
   const dispatch = useAppDispatch();
+  const { ladder } = column;
   const path = `units.${column.id}.hardware`;
   const set = (change: Partial<HardwareInputs>, gesture?: string) => dispatch(hardwareSet({ column: column.id, change }, gesture));
   return (
@@ -61,7 +62,57 @@ export function HardwareFields({ column, hardware, facts }: Props) {
           onChange={(turnDown, gesture) => set({ turnDown: turnDown ?? 1 }, gesture)}
         />
       </section>
+      {(ladder?.top !== 'none' || ladder.bottom !== 'none') && <Ends column={column} hardware={hardware} facts={facts} />}
     </form>
+  );
+}
+
+/** Exchangers and drum at the ends. */
+function Ends({ column, hardware, facts }: Props) {
+  const dispatch = useAppDispatch();
+  const show = useAppSelector(selectBrief);
+  const { ends } = hardware;
+  const path = `units.${column.id}.hardware.ends`;
+  const set = (change: Partial<HardwareInputs['ends']>, gesture?: string) =>
+    dispatch(hardwareSet({ column: column.id, change: { ends: { ...ends, ...change } } }, gesture));
+  const coefficients = [
+    ['condenser', 'Condenser', column.ladder?.top !== 'none'],
+    ['reboiler', 'Reboiler', column.ladder?.bottom !== 'none'],
+  ] as const;
+  return (
+    <section aria-label="Ends">
+      <h2>Ends</h2>
+      {coefficients.map(([key, label, isThere]) => {
+        const proposed = facts?.ends[key]?.coefficient;
+        return (
+          isThere && (
+            <QuantityField
+              key={key}
+              label={`${label}, coefficient`}
+              path={`${path}.${key}`}
+              value={ends[key] === null ? null : { si: ends[key], dimension: 'heatTransfer' }}
+              placeholder={
+                proposed === undefined ? 'usual' : `usual: ${show.quantity(proposed, 'heatTransfer').split(' ')[0] ?? ''}`
+              }
+              step={50}
+              limits={{ from: 1, to: 1e5 }}
+              onChange={(value, gesture) => set({ [key]: value?.si ?? null }, gesture)}
+            />
+          )
+        );
+      })}
+      {column.ladder?.top !== 'none' && (
+        <QuantityField
+          label="Reflux drum holds"
+          path={`${path}.drumTime`}
+          value={{ si: ends.drumTime, dimension: 'time' }}
+          step={30}
+          limits={{ from: 1, to: 1e5 }}
+          note="half full, of reflux and distillate"
+          onChange={(value, gesture) => value !== null && set({ drumTime: value.si }, gesture)}
+        />
+      )}
+    </section>
   );
 }
 

@@ -6,19 +6,21 @@ import {
   mendLabel,
   mendSentence,
   outsideSentence,
+  remarkSentence,
   sectionName,
   wholeSentences,
   withRealTrays,
 } from '@keen-ladder/core';
 import type { HardwareFacts, SectionFacts } from '@keen-ladder/core';
-import type { ColumnUnit, HardwareInputs } from '@keen-ladder/schema';
-import { Button } from 'antd';
-import { ladderCarried, sectionSet } from '../document/documentSlice.ts';
+import type { ColumnUnit, HardwareInputs, LadderInputs } from '@keen-ladder/schema';
+import { Button, Switch } from 'antd';
+import { hardwareSet, ladderCarried, sectionSet } from '../document/documentSlice.ts';
 import { selectBrief } from '../document/showing.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import { ExplainedFigures, Notes, Said } from '../stops/Margin.tsx';
 import { selectDesigns, selectIsHardwareStale, selectLastHardwareStanding } from '../stops/standing.ts';
 import { rungFigures } from './rungFigures.ts';
+import { endFigures, vesselFigures } from './vesselFigures.ts';
 
 interface Props {
   column: ColumnUnit;
@@ -44,41 +46,12 @@ type SolvedProps = Props & { facts: HardwareFacts };
 
 function Solved({ column, hardware, facts, pointed }: SolvedProps) {
   const show = useAppSelector(selectBrief);
-  const { sections, vessel } = facts;
+  const { sections } = facts;
   const rung = sections.flatMap(({ rungs }) => rungs).find((each) => each.rung === pointed);
-  const drops = sections.map(({ drop }) => drop);
-  const drop = drops.reduce<number | null>((sum, each) => (sum === null || each === null ? null : sum + each), 0);
   return (
     <>
       <Headline sections={sections} />
-      <ExplainedFigures
-        rows={[
-          [
-            'Height, tangent to tangent',
-            show.quantity(vessel.height, 'length'),
-            'trays or beds, with 1.2 m over the top, 1.8 m under the bottom and 0.6 m between sections (Walas: practice)',
-          ],
-          ['Pressure drop', drop === null ? 'flooded' : show.quantity(drop, 'pressureDrop')],
-          [
-            'Wall',
-            show.quantity(vessel.wall, 'smallLength'),
-            `${WALLS[vessel.decides]}; ASME VIII-1, carbon steel 138 N/mm², joint 0.85, 2 mm of corrosion`,
-          ],
-          [
-            'Mass, empty',
-            show.quantity(vessel.mass, 'mass'),
-            'shell and heads with usual fittings: 240 Cv Dm (H + 0.8 Dm) t (Coulson & Richardson, vol. 6)',
-          ],
-          ...vessel.nozzles.map(
-            ({ name, bore }) =>
-              [
-                `Nozzle, ${name}`,
-                show.quantity(bore, 'smallLength'),
-                'by usual velocities: 20 m/s of vapour, 2 m/s of pumped liquid; common practice',
-              ] as const,
-          ),
-        ]}
-      />
+      <ExplainedFigures rows={vesselFigures(facts, show)} />
       {wholeSentences(facts, hardware, show).map((sentence) => (
         <p className="sentence" key={sentence}>
           {sentence}
@@ -93,16 +66,43 @@ function Solved({ column, hardware, facts, pointed }: SolvedProps) {
           <ExplainedFigures rows={rungFigures(rung, show)} />
         </>
       )}
-      <HandBack column={column} facts={facts} />
+      <Ends facts={facts} />
+      <HandBack column={column} hardware={hardware} facts={facts} />
+      <Remarks facts={facts} />
     </>
   );
 }
 
-const WALLS = {
-  inside: 'the pressure inside decides',
-  outside: 'the vacuum inside decides',
-  stiffness: 'the least wall of this diameter decides',
-} as const;
+/** Exchangers and drum at the ends of the column. */
+function Ends({ facts }: { facts: HardwareFacts }) {
+  const show = useAppSelector(selectBrief);
+  const rows = endFigures(facts, show);
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label="Ends of the column">
+      <h2>Ends of the column</h2>
+      <ExplainedFigures rows={rows} />
+    </section>
+  );
+}
+
+/** What is known of the properties only by estimate. */
+function Remarks({ facts: { remarks } }: { facts: HardwareFacts }) {
+  const show = useAppSelector(selectBrief);
+  return (
+    <section aria-label="Properties">
+      <h2>Properties</h2>
+      <p className="quiet small">
+        Diffusivities are estimated always: Fuller, Schettler &amp; Giddings in the vapour, Wilke &amp; Chang in the liquid.
+      </p>
+      {remarks.map((remark) => (
+        <p className="quiet small" key={`${remark.property} ${remark.names.join()}`}>
+          {remarkSentence(remark, show)}
+        </p>
+      ))}
+    </section>
+  );
+}
 
 function Headline({ sections }: { sections: readonly SectionFacts[] }) {
   const show = useAppSelector(selectBrief);
@@ -182,23 +182,67 @@ function SectionSaid({
 const MOST_SAID = 3;
 
 /** What the ladder assumed beside what the hardware makes, and the ways to hand it back. */
-function HandBack({ column, facts }: { column: ColumnUnit; facts: HardwareFacts }) {
+function HandBack({ column, hardware, facts }: { column: ColumnUnit; hardware: HardwareInputs; facts: HardwareFacts }) {
   const dispatch = useAppDispatch();
-  const show = useAppSelector(selectBrief);
-  const agreed = useAppSelector(selectDesigns)?.agreed ?? null;
   const { ladder } = column;
   if (ladder === null) return null;
-  const { pressure, ladderPressure, sections } = facts;
   const hand = (changed: typeof ladder) => dispatch(ladderCarried({ column: column.id, ladder: changed }));
-  // A washer’s overall efficiency is no Murphree’s: its rungs stay equilibrium stages.
-  const hasRungsToTray =
-    column.service === 'distillation' &&
-    sections.some(({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder' && efficiency.value < 1);
-  const assumed = ladderPressure.at(-1) ?? 0;
-  const made = (agreed?.values ?? pressure)?.at(-1);
+  const { setsPressure } = hardware;
+  const hasRungsToTray = facts.sections.some(({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder');
   return (
     <section aria-label="Back to the ladder">
       <h2>Back to the ladder</h2>
+      <label className="switched" data-path={`units.${column.id}.hardware.setsPressure`}>
+        <Switch
+          size="small"
+          checked={setsPressure}
+          onChange={(isOn) => dispatch(hardwareSet({ column: column.id, change: { setsPressure: isOn } }))}
+        />
+        The ladder takes this pressure
+      </label>
+      {setsPressure ? <Linked facts={facts} /> : <PressureBack column={column} ladder={ladder} facts={facts} onHand={hand} />}
+      {hasRungsToTray && (
+        <>
+          <p className="sentence">
+            The ladder’s rungs are equilibrium stages; as real trays each has the efficiency of the rung that it stands for, and
+            feeds are on the trays where they enter.
+          </p>
+          <Button onClick={() => hand(withRealTrays(ladder, facts))}>Make the rungs real trays</Button>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What holds while the ladder takes the pressure by itself. */
+function Linked({ facts: { pressure, ladderPressure } }: { facts: HardwareFacts }) {
+  const show = useAppSelector(selectBrief);
+  const made = pressure?.at(-1);
+  const holds = ladderPressure.at(-1) ?? 0;
+  return (
+    <p className="sentence">
+      {made !== undefined && Math.abs(made - holds) < SAME
+        ? `Below the top the ladder has the pressure that the hardware makes, ${show.pressure(holds)} at the bottom. It follows every change here.`
+        : 'Ladder and hardware do not agree on a pressure: the pressures entered for the ladder hold.'}
+    </p>
+  );
+}
+
+interface PressureBackProps {
+  column: ColumnUnit;
+  ladder: LadderInputs;
+  facts: HardwareFacts;
+  onHand: (ladder: LadderInputs) => void;
+}
+
+/** What the hardware makes beside what the ladder assumes, to be handed back once. */
+function PressureBack({ column, ladder, facts: { pressure, ladderPressure }, onHand }: PressureBackProps) {
+  const show = useAppSelector(selectBrief);
+  const agreed = useAppSelector(selectDesigns)?.agreed ?? null;
+  const assumed = ladderPressure.at(-1) ?? 0;
+  const made = (agreed?.values ?? pressure)?.at(-1);
+  return (
+    <>
       <p className="sentence">
         {made === undefined
           ? 'A flooded bed makes no pressure that could be handed back.'
@@ -208,18 +252,9 @@ function HandBack({ column, facts }: { column: ColumnUnit; facts: HardwareFacts 
         {agreed !== null && agreed.passes > 0 && ` Both agree after ${agreed.passes} ${agreed.passes === 1 ? 'pass' : 'passes'}.`}
       </p>
       {agreed !== null && made !== undefined && Math.abs(made - assumed) >= SAME && (
-        <Button onClick={() => hand(atPressure(column, agreed.values).ladder ?? ladder)}>Hand the pressure back</Button>
+        <Button onClick={() => onHand(atPressure(column, agreed.values).ladder ?? ladder)}>Hand the pressure back</Button>
       )}
-      {hasRungsToTray && (
-        <>
-          <p className="sentence">
-            The ladder’s rungs are equilibrium stages; as real trays it has their efficiency, and feeds on the trays where they
-            enter.
-          </p>
-          <Button onClick={() => hand(withRealTrays(ladder, facts))}>Make the rungs real trays</Button>
-        </>
-      )}
-    </section>
+    </>
   );
 }
 

@@ -129,6 +129,16 @@ function Known({ packing: { area, voidFraction, factor, source, trust } }: { pac
   );
 }
 
+/** Constants of Billet and Schultes, as their tables call them. */
+const BILLET = [
+  ['loading', 'Loading, Cs'],
+  ['flooding', 'Flooding, CFl'],
+  ['holdUp', 'Hold-up, Ch'],
+  ['dry', 'Dry drop, Cp0'],
+  ['liquid', 'Transfer in liquid, CL'],
+  ['gas', 'Transfer in gas, CV'],
+] as const;
+
 function OwnFields({
   path,
   packing,
@@ -167,6 +177,18 @@ function OwnFields({
         limits={{ from: 1e-3, to: 1 }}
         onChange={(value, gesture) => onSet({ ...packing, size: value?.si ?? null }, gesture)}
       />
+      {BILLET.map(([key, label]) => (
+        <PlainField
+          key={key}
+          label={label}
+          path={`${path}.constants.${key}`}
+          value={packing.constants[key]}
+          step={0.05}
+          limits={{ from: 0.01, to: 20 }}
+          placeholder="not known"
+          onChange={(value, gesture) => onSet({ ...packing, constants: { ...packing.constants, [key]: value } }, gesture)}
+        />
+      ))}
     </>
   );
 }

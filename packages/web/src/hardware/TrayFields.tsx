@@ -30,6 +30,11 @@ const floodings = (['kister-haas', 'fair', 'fair-kessler', 'treybal'] as const).
   label: METHOD_NAMES[value] ?? value,
 }));
 
+const efficiencies = (['o-connell', 'chan-fair', 'aiche', 'zuiderweg', 'van-winkle'] as const).map((value) => ({
+  value,
+  label: METHOD_NAMES[value] ?? value,
+}));
+
 /** Lengths of a tray that are entered as such. */
 const SMALL = [
   ['weirHeight', 'Weir height'],
@@ -40,6 +45,10 @@ const SMALL = [
 
 const ATTRIBUTES = {
   'o-connell': 'by O’Connell',
+  'chan-fair': 'tray by tray',
+  aiche: 'tray by tray',
+  zuiderweg: 'tray by tray',
+  'van-winkle': 'tray by tray',
   ladder: 'rungs are trays',
   practice: 'by practice',
   given: 'given',
@@ -113,6 +122,13 @@ export function TrayFields({ path, tray, facts, onSet }: Props) {
             : `${ATTRIBUTES[efficiency.by]}: ${(100 * efficiency.value).toFixed(0)}`
         }
         onChange={(value, gesture) => set({ efficiency: value }, gesture)}
+      />
+      <ChoiceField
+        label="Efficiency by"
+        path={`${path}.efficiencyBy`}
+        value={tray.efficiencyBy}
+        options={efficiencies}
+        onChange={(efficiencyBy) => set({ efficiencyBy })}
       />
       <ChoiceField
         label="Flooding by"

@@ -1,10 +1,10 @@
 /** Pressures of the rungs: from both ends, from drops, or each for itself, pasted from a table. */
-import { findUnit, formatEntered, fromSI, parseQuantity, shownUnit } from '@keen-ladder/core';
-import { Input } from 'antd';
+import { findUnit, formatEntered, fromSI, isLinked, parseQuantity, shownUnit } from '@keen-ladder/core';
+import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { ColumnUnit, LadderInputs } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
-import { ladderSet } from '../document/documentSlice.ts';
+import { hardwareSet, ladderSet } from '../document/documentSlice.ts';
 import { selectDisplay, selectSite } from '../document/selectors.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
@@ -40,6 +40,18 @@ export function PressureFields({ column, ladder }: { column: ColumnUnit; ladder:
   };
   return (
     <>
+      {isLinked(column) && (
+        <p className="quiet small">
+          Below the top the hardware sets the pressure.{' '}
+          <Button
+            type="link"
+            className="go"
+            onClick={() => dispatch(hardwareSet({ column: column.id, change: { setsPressure: false } }))}
+          >
+            Let what is entered here hold
+          </Button>
+        </p>
+      )}
       <ChoiceField label="Pressure" path={`${path}.by`} value={pressure.by} options={kinds} onChange={choose} />
       {pressure.by !== 'list' && (
         <QuantityField

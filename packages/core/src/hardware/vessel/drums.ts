@@ -21,5 +21,12 @@ export const stokes = (drop: number, lighter: number, heavier: number, viscosity
 export const dropOf = (velocity: number, lighter: number, heavier: number, viscosity: number): number =>
   Math.sqrt((18 * viscosity * velocity) / (9.81 * (heavier - lighter)));
 
-/** Volume of a reflux drum half full for so long, m³. @param flow of liquid, m³/s */
-export const refluxDrumVolume = (flow: number, minutes = 5): number => 2 * flow * 60 * minutes;
+/** Length of a lying drum over its diameter: 3, practice (Walas). */
+const SLENDER = 3;
+
+/** A lying drum that half full holds so many seconds of a flow: m³ and m. @param flow of liquid, m³/s */
+export function halfFullDrum(flow: number, time: number): { volume: number; diameter: number; length: number } {
+  const volume = 2 * flow * time;
+  const diameter = Math.cbrt((4 * volume) / (Math.PI * SLENDER));
+  return { volume, diameter, length: SLENDER * diameter };
+}

@@ -20,6 +20,7 @@ export { solveNode } from './solveNode.ts';
 export { newHardware, newSection, USUAL_FACTOR, USUAL_SHARE } from './hardware/begin.ts';
 export { atPressure, withRealTrays } from './hardware/handBack.ts';
 export { inputsOf } from './hardware/inputs.ts';
+export { isLinked, linkedColumn, solveLinkedLadder } from './hardware/link.ts';
 export { turned } from './hardware/designs.ts';
 export type { DesignsFacts, HardwareDesign, HardwareFacts, SectionFacts } from './hardware/facts.ts';
 export type { RungRating } from './hardware/section.ts';
@@ -34,6 +35,7 @@ export {
   mendSentence,
   METHOD_NAMES,
   outsideSentence,
+  remarkSentence,
   sectionName,
   wholeSentences,
 } from './hardware/words.ts';
@@ -43,7 +45,7 @@ export { bareLadder, handedOnLadder, handedOnWash, ladderTarget, updatedLadder }
 export type { HandedOn, HandedOnWash, LadderChange } from './ladder/carried.ts';
 export { sameQuantity } from './ladder/targets.ts';
 export { freedName, quantityDimension, quantityName } from './ladder/words.ts';
-export { solveLadder } from './ladder/ladder.ts';
+
 export type { LadderResult } from './ladder/ladder.ts';
 export type { LadderFacts, LadderFeedFacts, LadderProduct } from './ladder/facts.ts';
 export { productFlows } from './ladder/askedReached.ts';

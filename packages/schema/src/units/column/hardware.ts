@@ -14,6 +14,10 @@ export type Foaming = z.infer<typeof Foaming>;
 export const TrayFlooding = z.enum(['kister-haas', 'fair', 'fair-kessler', 'treybal']);
 export type TrayFlooding = z.infer<typeof TrayFlooding>;
 
+/** Methods of a tray's efficiency: one for a section's trays together, or Murphree's of each. */
+export const TrayEfficiencyBy = z.enum(['o-connell', 'chan-fair', 'aiche', 'zuiderweg', 'van-winkle']);
+export type TrayEfficiencyBy = z.infer<typeof TrayEfficiencyBy>;
+
 /** Methods of a packing's flooding. */
 export const PackingFlooding = z.enum(['billet-schultes', 'leva', 'prahl', 'kister-gill', 'stichlmair']);
 export type PackingFlooding = z.infer<typeof PackingFlooding>;
@@ -92,7 +96,8 @@ export const TrayInputs = z.strictObject({
     seal: z.number().min(0).max(1),
   }),
   flooding: TrayFlooding,
-  /** Overall, of real trays; null: as in the ladder where it says one, else O'Connell's. */
+  efficiencyBy: TrayEfficiencyBy,
+  /** Overall, of real trays; null: as in the ladder where it says one, else by the method. */
   efficiency: z.number().gt(0).max(1.5).nullable(),
 });
 export type TrayInputs = z.infer<typeof TrayInputs>;
@@ -135,5 +140,15 @@ export const HardwareInputs = z.strictObject({
   systemFactor: z.number().gt(0).max(1),
   /** Smallest load to work at, of the load designed for. */
   turnDown: z.number().gt(0).max(1),
+  /** Whether the ladder takes the pressure that its hardware makes below the top. */
+  setsPressure: z.boolean(),
+  /** What stands at the ends of the column. */
+  ends: z.strictObject({
+    /** Overall coefficients, W/(m² K); null: as usual for what cools and heats. */
+    condenser: positive.nullable(),
+    reboiler: positive.nullable(),
+    /** s for which a half-full reflux drum holds what leaves it. */
+    drumTime: positive,
+  }),
 });
 export type HardwareInputs = z.infer<typeof HardwareInputs>;

@@ -17,6 +17,7 @@ const SIEVE: TrayInputs = {
   valve: { thickness: 0.0015, density: 7850, seat: 'sharp', legs: 3 },
   cap: { slotHeight: 0.032, slotShare: 0.15, riserShare: 0.12, riserCoefficient: 4, seal: 0.012 },
   flooding: 'kister-haas',
+  efficiencyBy: 'o-connell',
   efficiency: null,
 };
 
@@ -53,4 +54,6 @@ export const newHardware = (contact: SectionInputs['contact']): HardwareInputs =
   foaming: 'low',
   systemFactor: 1,
   turnDown: 0.7,
+  setsPressure: false,
+  ends: { condenser: null, reboiler: null, drumTime: 300 },
 });

@@ -1,7 +1,9 @@
 /** What a column's hardware answers. */
-import type { SectionInputs } from '@keen-ladder/schema';
+import type { SectionInputs, TrayEfficiencyBy } from '@keen-ladder/schema';
+import type { EndsFacts } from './ends.ts';
 import type { Limit, LimitName } from './limits.ts';
 import type { Mend } from './mend.ts';
+import type { PropertyRemark } from './remarks.ts';
 import type { OutsideAt, RungRating, SectionWindow } from './section.ts';
 import type { VesselFacts } from './vessel.ts';
 
@@ -17,7 +19,8 @@ export interface SectionFacts {
   needed: number | null;
   /** Real trays; null of packing. */
   trays: number | null;
-  efficiency: { value: number; by: 'given' | 'ladder' | 'o-connell' | 'practice' } | null;
+  /** Overall, and Murphree's by rung; null of packing. */
+  efficiency: { value: number; by: 'given' | 'ladder' | 'practice' | TrayEfficiencyBy; murphree: number[] } | null;
   /** m of an equilibrium stage, and beds between redistributors; null of trays. */
   packed: { hetp: number; by: string; rule: number | null; packing: number; beds: number } | null;
   height: number; // m
@@ -35,12 +38,15 @@ export interface SectionFacts {
 export interface HardwareFacts {
   sections: SectionFacts[];
   vessel: VesselFacts;
+  ends: EndsFacts;
   /** Pa, by rung, as the hardware makes it from the ladder's top; null where a bed is flooded. */
   pressure: number[] | null;
   /** Pa, of the ladder. */
   ladderPressure: number[];
   /** Rungs that could not be rated: a phase does not flow there. */
   unrated: number[];
+  /** Properties that no table has as they are needed here. */
+  remarks: PropertyRemark[];
 }
 
 /** What the hardware's pressure makes of the ladder, and the design beside what trays would be in the place of packing, and packing of trays. */

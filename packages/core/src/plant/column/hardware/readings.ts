@@ -4,13 +4,16 @@ import type { Reading } from '../../reading.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
 
 /** The vessel, then section by section what is built and how near it comes to its limits, then every rung. */
-export function hardwareReadings({ sections, vessel, pressure }: HardwareFacts): Reading[] {
+export function hardwareReadings({ sections, vessel, ends, pressure }: HardwareFacts): Reading[] {
   return [
     reading('height', 'height between the tangents', 'length', vessel.height),
     reading('wall', 'wall of the vessel', 'smallLength', vessel.wall),
     reading('mass', 'mass of the empty vessel', 'mass', vessel.mass),
     reading('drop', 'pressure drop of trays and packing', 'pressureDrop', sumOf(sections.map(({ drop }) => drop))),
     reading('bottom-pressure', 'pressure at the bottom by the hardware', 'pressure', pressure?.at(-1)),
+    ...(ends.condenser === null ? [] : [reading('condenser-area', 'area of the condenser', 'area', ends.condenser.area)]),
+    ...(ends.reboiler === null ? [] : [reading('reboiler-area', 'area of the reboiler', 'area', ends.reboiler.area)]),
+    ...(ends.drum === null ? [] : [reading('drum-volume', 'volume of the reflux drum', 'volume', ends.drum.volume)]),
     ...sections.flatMap(sectionReadings),
   ];
 }

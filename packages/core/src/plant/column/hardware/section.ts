@@ -38,6 +38,7 @@ export interface LoadedSection {
 /** A rung of a section at its loads; a bed or a tray, null where nothing can be rated. */
 export interface RungRating {
   rung: number;
+  loads: RungLoads;
   tray: TrayRating | null;
   bed: BedRating | null;
   limits: Limit[];
@@ -62,16 +63,16 @@ export function rateSection({ section, inputs, loads, P }: LoadedSection, diamet
   const built = trayAt(inputs, diameter);
   return loads.map((load, k): RungRating => {
     const rung = section.first + k;
-    const unrated: RungRating = { rung, tray: null, bed: null, limits: [] };
+    const unrated: RungRating = { rung, loads: load, tray: null, bed: null, limits: [] };
     if (load === null) return unrated;
     if (inputs.contact === 'trays') {
       const tray = rateTray(built, load, circumstancesOf(inputs, asked));
       const limits = trayLimits(tray, inputs);
-      return isFinite(tray) && isFinite(limits) ? { rung, tray, bed: null, limits } : unrated;
+      return isFinite(tray) && isFinite(limits) ? { ...unrated, tray, limits } : unrated;
     }
     const bed = rateBed(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]));
     const limits = bedLimits(bed, inputs);
-    return isFinite(bed) && isFinite(limits) ? { rung, tray: null, bed, limits } : unrated;
+    return isFinite(bed) && isFinite(limits) ? { ...unrated, bed, limits } : unrated;
   });
 }
 

@@ -1,4 +1,5 @@
 /** The hardware as rows of a table in the case's units: every rung with what its tray or bed does. */
+import { liquidVolume, vapourVolume } from '../../../hardware/index.ts';
 import { findUnit } from '../../../measures/index.ts';
 import type { Dimension } from '../../../measures/index.ts';
 import { shownUnit } from '../../../measures/index.ts';
@@ -11,6 +12,17 @@ type Column = readonly [name: string, measure: Dimension, value: (rung: RungRati
 
 /** Columns of the table; what a bed or a tray has not is left empty. */
 const COLUMNS: readonly Column[] = [
+  ['vapour', 'massFlow', ({ loads }) => loads?.vapour],
+  ['vapour by volume', 'volumeFlow', ({ loads }) => loads && vapourVolume(loads)],
+  ['vapour density', 'density', ({ loads }) => loads?.vapourDensity],
+  ['vapour viscosity', 'viscosity', ({ loads }) => loads?.vapourViscosity],
+  ['diffusivity in the vapour', 'diffusivity', ({ loads }) => loads?.vapourDiffusivity],
+  ['liquid', 'massFlow', ({ loads }) => loads?.liquid],
+  ['liquid by volume', 'volumeFlow', ({ loads }) => loads && liquidVolume(loads)],
+  ['liquid density', 'density', ({ loads }) => loads?.liquidDensity],
+  ['liquid viscosity', 'viscosity', ({ loads }) => loads?.liquidViscosity],
+  ['diffusivity in the liquid', 'diffusivity', ({ loads }) => loads?.liquidDiffusivity],
+  ['surface tension', 'surfaceTension', ({ loads }) => loads?.surfaceTension],
   ['share of flooding', 'ratio', ({ tray, bed }) => tray?.flooding ?? bed?.flooding],
   ['flow parameter', 'ratio', ({ tray, bed }) => tray?.flowParameter ?? bed?.flowParameter],
   ['F-factor', 'fFactor', ({ tray, bed }) => tray?.fFactor ?? bed?.fFactor],

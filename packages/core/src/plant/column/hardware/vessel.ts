@@ -1,6 +1,6 @@
 /** The vessel around the sections: heights, wall, mass, nozzles. Practice: Walas, Chemical Process Equipment; Coulson & Richardson, vol. 6, chapter 13. */
-import { liquidVolume, nozzleBore, refluxDrumVolume, vapourVolume, vesselWeight, wallOf } from '../../../hardware/index.ts';
-import type { RungLoads } from '../../../hardware/index.ts';
+import { liquidVolume, nozzleBore, vapourVolume, vesselWeight, wallOf } from '../../../hardware/index.ts';
+import type { NozzleDuty, RungLoads } from '../../../hardware/index.ts';
 
 /** Heights without trays or packing, m: over the top, under the bottom, between two sections, between two beds, of the skirt. */
 const CLEAR = { top: 1.2, sump: 1.8, between: 0.6, redistributor: 1, skirt: 3 };
@@ -27,9 +27,8 @@ export interface VesselFacts {
   wall: number; // m
   decides: 'inside' | 'outside' | 'stiffness';
   mass: number; // kg, empty
-  nozzles: { name: string; bore: number }[]; // m
-  /** m³ of a reflux drum, half full for five minutes; null where there is no reflux. */
-  refluxDrum: number | null;
+  /** Bore in m for a flow in m³/s. */
+  nozzles: { name: string; bore: number; flow: number }[];
 }
 
 /** Height of a bed with its redistributors. @param most m of packing at most between them */
@@ -80,14 +79,16 @@ export function vesselOf(
       first === undefined || last === undefined
         ? []
         : [
-            { name: 'vapour at the top', bore: nozzleBore('vapour', vapourVolume(first), first.vapourDensity) },
-            {
-              name: hasCondenser ? 'reflux' : 'liquid at the top',
-              bore: nozzleBore('liquid-pumped', liquidVolume(first), first.liquidDensity),
-            },
-            { name: 'liquid at the bottom', bore: nozzleBore('liquid-by-gravity', liquidVolume(last), last.liquidDensity) },
-            { name: 'vapour at the bottom', bore: nozzleBore('vapour', vapourVolume(last), last.vapourDensity) },
+            nozzle('vapour at the top', 'vapour', vapourVolume(first), first.vapourDensity),
+            nozzle(hasCondenser ? 'reflux' : 'liquid at the top', 'liquid-pumped', liquidVolume(first), first.liquidDensity),
+            nozzle('liquid at the bottom', 'liquid-by-gravity', liquidVolume(last), last.liquidDensity),
+            nozzle('vapour at the bottom', 'vapour', vapourVolume(last), last.vapourDensity),
           ],
-    refluxDrum: first === undefined || !hasCondenser ? null : refluxDrumVolume(liquidVolume(first)),
   };
 }
+
+const nozzle = (name: string, duty: NozzleDuty, flow: number, density: number): VesselFacts['nozzles'][number] => ({
+  name,
+  bore: nozzleBore(duty, flow, density),
+  flow,
+});

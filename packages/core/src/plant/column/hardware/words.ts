@@ -9,6 +9,7 @@ import type { LimitName } from './limits.ts';
 import { inputsOf } from './inputs.ts';
 import { PASSED } from './mend.ts';
 import type { Mend } from './mend.ts';
+import type { PropertyRemark } from './remarks.ts';
 import type { OutsideAt } from './section.ts';
 
 /** "above Feed", "below Feed", "between Side draw and Feed". */
@@ -125,6 +126,7 @@ export const METHOD_NAMES: Readonly<Record<string, string>> = {
   bolles: 'Bolles 1976',
   klein: 'Klein 1982',
   slots: 'Bolles 1956',
+  'o-connell': 'O’Connell 1946, overall',
   'chan-fair': 'Chan & Fair 1984',
   aiche: 'AIChE 1958',
   zuiderweg: 'Zuiderweg 1982',
@@ -136,6 +138,14 @@ export function outsideSentence({ method, what, value, least, most, measured, ru
   const named = (each: string): string => METHOD_NAMES[each] ?? each;
   const others = reach.length === 0 ? '' : ` ${listed(reach.map(named))} ${reach.length === 1 ? 'reaches' : 'reach'} there.`;
   return `${named(method)} was measured for a ${what} of ${show.quantity(least, measured)} to ${show.quantity(most, measured)}; at rung ${rung} it is ${show.quantity(value, measured)}.${others}`;
+}
+
+/** "The liquid viscosity of methanol is tabulated for −97 °C to 65 °C and carried on to 108 °C here." */
+export function remarkSentence({ property, names, method, outside }: PropertyRemark, show: Show): string {
+  const of = `The ${property} of ${listed(names)}`;
+  if (outside === null) return `${of} is estimated: ${method ?? 'no table has it'}.`;
+  const [Tmin, Tmax] = outside.range;
+  return `${of} is tabulated for ${show.temperature(Tmin)} to ${show.temperature(Tmax)}, and carried on to ${show.temperature(outside.T)} here.`;
 }
 
 /** What is to be told of the whole: rungs that are not rated, diameters that want to be two, methods and packing that do not suit. */
@@ -191,5 +201,6 @@ export function hardwareSentences(facts: HardwareFacts, { hardware }: Pick<Colum
     }),
     ...wholeSentences(facts, hardware, show),
     ...facts.sections.flatMap(({ outside }) => outside.map((one) => outsideSentence(one, show))),
+    ...facts.remarks.map((remark) => remarkSentence(remark, show)),
   ];
 }

@@ -205,6 +205,29 @@ export function solveLadder(
   ]);
 }
 
+/** A ladder with the solution from which the next one goes on. */
+export interface NearbyLadder {
+  facts: LadderFacts;
+  solution: SolvedColumn;
+}
+
+/** The ladder of a column a little changed: by Newton's method from the solution of before, from nothing where that does not arrive. Nothing is told of it. */
+export function solveNearby(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  around: BeforeLadder,
+  { before, isOver }: Pick<GoingOn, 'before' | 'isOver'>,
+): Outcome<NearbyLadder> {
+  const ready = readyLadder(unitInputs, column, around);
+  if (ready.state !== 'solved') return passOn(ready);
+  const search = searchOf(column, ready.value, isOver);
+  const near = before === undefined ? undefined : foundBy(search, goOnFrom(before, search));
+  const outcome = near?.state === 'solved' ? near : findLadder(unitInputs, column, around, isOver);
+  if (outcome.state !== 'solved') return passOn(outcome);
+  const facts = describeLadder(unitInputs, column, outcome.value.ready, outcome.value);
+  return solved({ facts, solution: outcome.value.column });
+}
+
 /**
  * Other columns that meet the same targets: the dearer one, else the one where a page that goes on from its last column would have ended. Not taken, but told.
  */

@@ -1,0 +1,202 @@
+/** The hardware of one solution of a ladder: sections, diameters, ratings, the vessel and the pressure that they make. */
+import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
+import { nextStandard, rungLoads, sectionsOf } from '../../../hardware/index.ts';
+import type { BedRating, RungLoads, Section } from '../../../hardware/index.ts';
+import type { ThermoModel } from '../../../thermo/index.ts';
+import { transportOf } from '../../../transport/index.ts';
+import type { Transport } from '../../../transport/index.ts';
+import type { LadderFacts } from '../ladder/facts.ts';
+import { placeName } from '../places.ts';
+import type { UnitInputs } from '../../inputs.ts';
+import { efficiencyOf, movingIn } from './efficiency.ts';
+import { endsOf } from './ends.ts';
+import type { HardwareFacts, SectionFacts } from './facts.ts';
+import { inputsOf } from './inputs.ts';
+import { mendOf } from './mend.ts';
+import { remarksOf } from './remarks.ts';
+import { neededDiameter, outsideOfSection, rateSection, sectionLimits, windowOf } from './section.ts';
+import type { LoadedSection, RungRating } from './section.ts';
+import { bedHeight, mostBed, vesselOf } from './vessel.ts';
+
+/** Everything of a column's hardware. */
+export function describeHardware(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  hardware: HardwareInputs,
+  ladder: LadderFacts,
+  model: ThermoModel,
+): HardwareFacts {
+  const { components } = unitInputs.mixture;
+  const transport = transportOf(components);
+  const { loads, cuts, built } = buildSections(column, hardware, ladder, model, transport);
+  const sections = built.map((each) => sectionFacts(each, hardware));
+  const between = { first: cuts[0]?.first ?? 1, last: cuts.at(-1)?.last ?? 0 };
+  const pressure = pressureOf(sections, ladder);
+  return {
+    sections,
+    vessel: vesselOf(sections, {
+      pressure: Math.max(...(pressure ?? ladder.P)),
+      barometric: unitInputs.site.barometricPressure,
+      loads: loads.slice(between.first - 1, between.last),
+      hasCondenser: column.ladder?.top !== 'none',
+    }),
+    ends: endsOf(ladder, loads, hardware, unitInputs.site),
+    pressure,
+    ladderPressure: ladder.P,
+    unrated: sections.flatMap(({ rungs }) => rungs.flatMap(({ rung, tray, bed }) => (tray === null && bed === null ? [rung] : []))),
+    remarks: remarksOf(transport, components, ladder, between),
+  };
+}
+
+/** The pressure of each rung alone, Pa, as the hardware makes it; null where a bed is flooded. */
+export function hardwarePressure(
+  unitInputs: UnitInputs,
+  column: ColumnUnit,
+  hardware: HardwareInputs,
+  ladder: LadderFacts,
+  model: ThermoModel,
+): number[] | null {
+  const { built } = buildSections(column, hardware, ladder, model, transportOf(unitInputs.mixture.components));
+  return pressureOf(
+    built.map(({ own }) => own),
+    ladder,
+  );
+}
+
+/** Sections as they are built at their diameters, rated. */
+function buildSections(
+  column: ColumnUnit,
+  hardware: HardwareInputs,
+  ladder: LadderFacts,
+  model: ThermoModel,
+  transport: Transport,
+): { loads: RungLoads[]; cuts: Section[]; built: BuiltSection[] } {
+  const loads = rungLoads(ladder, model, transport, movingIn(column, ladder));
+  const cuts = sectionsOf(cutsOf(column, ladder));
+  const loaded = cuts.map((section, k) => loadSection(section, inputsOf(hardware, k), ladder, loads));
+  const needed = loaded.map((each) => neededDiameter(each, hardware) ?? null);
+  const diameters = diametersOf(hardware, loaded, needed);
+  const built = loaded.map((each, k) => buildSection(each, diameters[k], needed[k], { column, hardware, ladder }));
+  return { loads, cuts, built };
+}
+
+function cutsOf(column: ColumnUnit, { stages, feeds, products }: LadderFacts) {
+  const { ladder } = column;
+  const draws = products.filter(({ id }) => column.draws.some((draw) => draw.id === id));
+  return {
+    stages,
+    hasCondenser: ladder?.top !== 'none',
+    hasReboiler: ladder?.bottom !== 'none',
+    feeds,
+    draws: draws.map(({ id, stage }) => ({ name: placeName(column, id), stage })),
+    pumpArounds: ladder?.pumpArounds ?? [],
+  };
+}
+
+const loadSection = (section: Section, inputs: SectionInputs, { P }: LadderFacts, loads: readonly RungLoads[]): LoadedSection => ({
+  section,
+  inputs,
+  loads: loads.slice(section.first - 1, section.last),
+  P: P.slice(section.first - 1, section.last),
+});
+
+/** Where nothing can be sized, the least that is made. */
+const LEAST = 0.3; // m
+
+/** Given diameters as they are; the others as they are needed, to the next that is made; one for all the widest of them. */
+function diametersOf(
+  { diameters, sections, sizes }: HardwareInputs,
+  loaded: readonly LoadedSection[],
+  needed: readonly (number | null)[],
+): number[] {
+  const own = loaded.map(({ inputs }, k) => inputs.diameter ?? nextStandard(needed[k] ?? LEAST, sizes));
+  if (diameters === 'each') return own;
+  const widest = sections[0].diameter ?? Math.max(...own);
+  return own.map(() => widest);
+}
+
+interface Around {
+  column: ColumnUnit;
+  hardware: HardwareInputs;
+  ladder: LadderFacts;
+}
+
+/** A section with what it is built of, and what it is rated from. */
+interface BuiltSection {
+  loaded: LoadedSection;
+  own: Omit<SectionFacts, 'limits' | 'window' | 'mend' | 'outside'>;
+}
+
+function buildSection(
+  loaded: LoadedSection,
+  diameter: number,
+  needed: number | null,
+  { column, hardware, ladder }: Around,
+): BuiltSection {
+  const { section, inputs } = loaded;
+  const rungs = rateSection(loaded, diameter, hardware);
+  const count = section.last - section.first + 1;
+  const common = {
+    ...section,
+    contact: inputs.contact,
+    diameter,
+    needed: inputs.diameter === null ? needed : null,
+    rungs,
+  };
+  if (inputs.contact === 'packing') return { loaded, own: { ...common, ...bedFacts(loaded, diameter, rungs) } };
+  const efficiency = efficiencyOf(loaded, rungs, column, ladder);
+  const trays = Math.ceil(count / efficiency.value - 1e-9);
+  const perTray = mean(rungs.flatMap(({ tray }) => (tray === null ? [] : [tray.drop])));
+  return {
+    loaded,
+    own: { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop: trays * perTray },
+  };
+}
+
+/** A section with its limits, what would mend it, where it works and where methods left their ranges. */
+function sectionFacts({ loaded, own }: BuiltSection, hardware: HardwareInputs): SectionFacts {
+  const { rungs, diameter } = own;
+  return {
+    ...own,
+    limits: sectionLimits(rungs),
+    window: windowOf(loaded, diameter, hardware, rungs),
+    mend: mendOf(loaded, diameter, hardware, (needed) => nextStandard(needed, hardware.sizes)) ?? null,
+    outside: outsideOfSection(rungs, loaded.inputs),
+  };
+}
+
+/** Height, beds and drop of a section's packing. */
+function bedFacts({ inputs }: LoadedSection, diameter: number, rungs: readonly RungRating[]) {
+  const { height: given, bed } = inputs.packed;
+  const rated = rungs.flatMap((rung) => (rung.bed === null ? [] : [rung.bed]));
+  const hetp = given ?? mean(rated.flatMap((each) => (each.hetp === null ? [] : [each.hetp])));
+  const by = given === null ? (rated.find((each) => each.hetpBy !== null)?.hetpBy ?? 'nothing') : 'given';
+  const packing = rungs.length * hetp;
+  const { beds, height } = bedHeight(packing, bed ?? mostBed(diameter));
+  const isFlooded = rated.some(({ drop }) => drop === null);
+  const drop = isFlooded ? null : rated.reduce((sum, each) => sum + (each.drop ?? 0) * hetp, 0);
+  return { trays: null, efficiency: null, packed: { hetp, by, rule: ruleOf(rated), packing, beds }, height, drop };
+}
+
+/** What practice takes for a stage, m. */
+const ruleOf = (rated: readonly BedRating[]): number | null =>
+  rated[0]?.hetps.find(({ method }) => method === 'rule')?.value ?? null;
+
+const mean = (values: readonly number[]): number => (values.length === 0 ? 0 : values.reduce((a, b) => a + b, 0) / values.length);
+
+/** The pressure of each rung from the ladder's first rung of a section down, by the sections' drops; condenser as in the ladder, reboiler as the last rung. */
+function pressureOf(sections: readonly Pick<SectionFacts, 'first' | 'last' | 'drop'>[], { P }: LadderFacts): number[] | null {
+  const pressure = [...P];
+  let here = sections.length === 0 ? 0 : P[sections[0].first - 1];
+  for (const { first, last, drop } of sections) {
+    if (drop === null) return null;
+    const each = drop / (last - first + 1);
+    for (let rung = first; rung <= last; rung++) {
+      pressure[rung - 1] = here;
+      here += each;
+    }
+  }
+  const bottom = sections.at(-1)?.last ?? 0;
+  for (let rung = bottom + 1; rung <= P.length; rung++) pressure[rung - 1] = here;
+  return pressure;
+}
