@@ -11,6 +11,8 @@ export interface InputHashes {
   absorption: string;
   ladder: string;
   limits: string;
+  /** What the ladder reads as it is entered: its own pressure, whatever its hardware makes. */
+  entered: string;
   /** Everything that what leaves the unit follows from. */
   whole: string;
 }
@@ -43,10 +45,11 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
   const inlets = hashOf(...Object.entries(feeds).flat(), common);
   if (column === undefined) {
     const whole = hashOf(inlets, unit);
-    return { feeds, balance: whole, graph: whole, absorption: whole, ladder: whole, limits: whole, whole };
+    return { feeds, balance: whole, graph: whole, absorption: whole, ladder: whole, limits: whole, entered: whole, whole };
   }
   const balance = hashOf(inlets, column.balance, column.draws, column.service);
-  const ladder = hashOf(balance, column.ladder, document.site, isLinked(column) ? column.hardware : null);
+  const entered = hashOf(balance, column.ladder, document.site);
+  const ladder = isLinked(column) ? hashOf(entered, column.hardware) : entered;
   return {
     feeds,
     balance,
@@ -54,6 +57,7 @@ function hashesOf(document: CaseDocument, unit: Unit, below: readonly string[], 
     absorption: hashOf(balance, column.absorption),
     ladder,
     limits: hashOf(ladder, column.estimate.keys),
+    entered,
     whole: ladder,
   };
 }

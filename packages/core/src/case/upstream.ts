@@ -84,7 +84,7 @@ export class Upstream {
       const outcome: Outcome<FeedFacts> = sent.state === 'solved' ? factsOf(streamOf(sent.value, inlet, components)) : passOn(sent);
       return [inlet.id, { inputHash, outcome }];
     });
-    const keep: KeepAnswer = (name, make) => this.kept(keyOf(unit, name, hashes), make, isOver);
+    const keep: KeepAnswer = (name, make, of = 'whole') => this.kept(hashOf(unit.id, name, hashes[of]), make, isOver);
     return { model, results, feeds: results.map(([, { outcome }]) => outcome), keep };
   }
 

@@ -19,8 +19,9 @@ export type { TrayCircumstances, TrayRating } from './trays/rate.ts';
 export { trayWindow } from './trays/window.ts';
 export type { TrayWindow, WindowLine } from './trays/window.ts';
 
+export { ruleOfHetp } from './packing/hetp.ts';
 export { PACKINGS, packingOf } from './packing/packings.ts';
-export { bedDrop, bedFloodingVelocity, rateBed } from './packing/rate.ts';
+export { bedDrop, bedFloodingVelocity, bedInForce, rateBed } from './packing/rate.ts';
 export type { BedCircumstances, BedRating } from './packing/rate.ts';
 
 export { diameterFor, nextStandard } from './size.ts';

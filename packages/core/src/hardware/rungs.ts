@@ -70,7 +70,7 @@ const positive = (value: number | undefined): number | null =>
 
 function phaseAt(phase: Phase, rungs: SolvedRungs, j: number, model: ThermoModel, properties: PhaseProperties) {
   const fractions = Float64Array.from(phase === 'liquid' ? rungs.x[j] : rungs.y[j]);
-  model.evaluate(phase, fractions, properties.at(rungs.T[j], rungs.P[j]), 'all');
+  model.evaluate(phase, fractions, properties.at(rungs.T[j], rungs.P[j]), 'volume');
   const { volume } = properties;
   const molarMass = fractions.reduce((sum, part, i) => sum + part * model.molarMass[i], 0);
   return { massFlow: rungs[phase][j] * molarMass, density: molarMass / volume, volume };

@@ -79,7 +79,7 @@ export function cubicModel(
     hasOneEquation: true,
     molarMass: Float64Array.from(records, (c) => c.molarMass.value),
     evaluate(phase, x, out, extent) {
-      residual(phase, x, out, extent);
+      residual(phase, x, out, extent === 'volume' ? 'all' : extent);
       if (extent !== 'all') return;
       for (let i = 0; i < n; i++) {
         idealGasEnthalpy(records[i], pure.at(out.T));

@@ -204,7 +204,7 @@ export function gammaPhiModel(
   }
 
   function vapour(y: Float64Array, out: PhaseProperties, extent: Extent): void {
-    vapourModel.evaluate(y, out, extent);
+    vapourModel.evaluate(y, out, extent === 'volume' ? 'all' : extent);
     if (extent !== 'all') return;
     for (let i = 0; i < n; i++) {
       idealGasEnthalpy(components[i], gas.at(out.T));
@@ -221,7 +221,8 @@ export function gammaPhiModel(
     hasOneEquation: false,
     molarMass: Float64Array.from(components, (c) => c.molarMass.value),
     evaluate(phase, x, out, extent) {
-      if (phase === 'liquid') liquid(x, out, extent);
+      if (phase === 'liquid' && extent === 'volume') liquidVolumes(x, out);
+      else if (phase === 'liquid') liquid(x, out, extent);
       else vapour(x, out, extent);
     },
     firstLnK(T, P, out) {

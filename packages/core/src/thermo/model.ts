@@ -38,9 +38,9 @@ export type Phase = 'liquid' | 'vapour';
 
 /**
  * fugacity: ln φ and its slope in T; slopes: those in P and in mole numbers too; all: enthalpy and volume with theirs besides. A flash
- * needs the first two, a column all.
+ * needs the first two, a column all. volume: the molar volume with its slopes, and whatever a model cannot but find with it.
  */
-export type Extent = 'fugacity' | 'slopes' | 'all';
+export type Extent = 'fugacity' | 'slopes' | 'all' | 'volume';
 
 /**
  * A phase where it is evaluated, and what is found there. Temperature and pressure stand here because V8 boxes numbers that are handed from function to

@@ -252,6 +252,37 @@ export function bedDrop(packing: Packing, diameter: number, loads: Loads, around
   return undefined;
 }
 
+/** What a bed's pressure comes from: its drop, Pa/m, and the height of a stage, m, each by the method in force; null where it is flooded, or nothing tells it. */
+export function bedInForce(
+  packing: Packing,
+  diameter: number,
+  loads: Loads,
+  around: BedCircumstances,
+): { drop: number | null; hetp: number | null; hetpBy: HetpMethod | null } {
+  const asked = askOf(packing, diameter, loads, around.pressure);
+  const flooding = first(FLOODING, around.flooding, asked)?.value;
+  const isFlooded = flooding !== undefined && asked.uV >= around.systemFactor * flooding;
+  const hetp = first(HETP, around.hetp, asked);
+  return {
+    drop: isFlooded ? null : (first(DROP, around.drop, asked)?.value ?? null),
+    hetp: hetp?.value ?? null,
+    hetpBy: hetp?.method ?? null,
+  };
+}
+
+/** Of the method in force, or of the first of all that has a value: a finite one. */
+function first<M extends string>(
+  table: Record<M, (asked: Asked) => number | null | undefined>,
+  method: M,
+  asked: Asked,
+): { method: M; value: number } | undefined {
+  for (const each of [method, ...keysOf(table)]) {
+    const value = table[each](asked);
+    if (typeof value === 'number' && Number.isFinite(value)) return { method: each, value };
+  }
+  return undefined;
+}
+
 /** The value of the method in force, or of the first that has one. */
 const chosen = <M extends string>(list: readonly ByMethod<M>[], method: M): ByMethod<M> | undefined =>
   list.find((each) => each.method === method) ?? list[0];

@@ -5,7 +5,7 @@
 import { densityRoot, flowParameter, liquidVolume } from '../loads.ts';
 import type { Loads } from '../loads.ts';
 import { outsideOf } from '../range.ts';
-import type { ByMethod, Outside } from '../range.ts';
+import type { Outside } from '../range.ts';
 import { trayAreas, weirLoad } from './geometry.ts';
 import type { Tray } from './geometry.ts';
 
@@ -134,8 +134,12 @@ export const FLOODING_METHODS = Object.keys(METHODS) as FloodingMethod[]; // the
  * Vapour velocity on the net area at which a tray floods, m/s, at these loads' ratio of liquid to vapour and, by Kister and Haas, at their weir load.
  * @param foaming the system factor, 1 where nothing foams
  */
-export function floodingVelocity(method: FloodingMethod, tray: Tray, loads: Loads, foaming = 1): ByMethod<FloodingMethod> {
+export function floodingVelocity(method: FloodingMethod, tray: Tray, loads: Loads, foaming = 1): number {
+  return foaming * METHODS[method].C({ tray, loads, F: flowParameter(loads) }) * densityRoot(loads);
+}
+
+/** Where a method of flooding left its range at these loads. */
+export function floodingOutside(method: FloodingMethod, tray: Tray, loads: Loads): Outside[] {
   const asked = { tray, loads, F: flowParameter(loads) };
-  const C = METHODS[method].C(asked);
-  return { method, value: foaming * C * densityRoot(loads), outside: METHODS[method].outside(asked, C) };
+  return METHODS[method].outside(asked, METHODS[method].C(asked));
 }

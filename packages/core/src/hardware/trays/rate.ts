@@ -14,7 +14,7 @@ import { trayEfficiency } from './efficiency.ts';
 import type { EfficiencyMethod } from './efficiency.ts';
 import { entrainment } from './entrainment.ts';
 import type { EntrainmentMethod } from './entrainment.ts';
-import { FLOODING_METHODS, floodingVelocity } from './flooding.ts';
+import { FLOODING_METHODS, floodingOutside, floodingVelocity } from './flooding.ts';
 import type { FloodingMethod } from './flooding.ts';
 import { trayAreas, weirLoad } from './geometry.ts';
 import type { Tray, TrayAreas } from './geometry.ts';
@@ -108,7 +108,7 @@ export const trayDrop = (tray: Tray, loads: Loads): number =>
 
 /** Share of flooding by a method. */
 export const floodingShare = (method: FloodingMethod, tray: Tray, loads: Loads, systemFactor: number): number =>
-  vapourVolume(loads) / trayAreas(tray).net / floodingVelocity(method, tray, loads, systemFactor).value;
+  vapourVolume(loads) / trayAreas(tray).net / floodingVelocity(method, tray, loads, systemFactor);
 
 /** Hole velocity over that at which holes weep, so much of the loads. */
 export function weepMarginAt(tray: Tray, loads: Loads, share: number): number {
@@ -167,8 +167,8 @@ export function rateTray(
   const backup = backupOf(tray, loads);
   const net = V / areas.net;
   const floodings = FLOODING_METHODS.map((each) => {
-    const { value, outside } = floodingVelocity(each, tray, loads, systemFactor);
-    return { method: each, value: net / value, outside };
+    const value = net / floodingVelocity(each, tray, loads, systemFactor);
+    return { method: each, value, outside: floodingOutside(each, tray, loads) };
   });
   const flooding = floodings.find((each) => each.method === method)?.value ?? Number.NaN;
   const entrainments = finiteOnly(entrainment(tray, loads, flooding));

@@ -1,7 +1,7 @@
 /** The hardware of one solution of a ladder: sections, diameters, ratings, the vessel and the pressure that they make. */
 import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
-import { nextStandard, rungLoads, sectionsOf } from '../../../hardware/index.ts';
-import type { BedRating, RungLoads, Section } from '../../../hardware/index.ts';
+import { nextStandard, ruleOfHetp, rungLoads, sectionsOf } from '../../../hardware/index.ts';
+import type { RungLoads, Section } from '../../../hardware/index.ts';
 import type { ThermoModel } from '../../../thermo/index.ts';
 import { transportOf } from '../../../transport/index.ts';
 import type { Transport } from '../../../transport/index.ts';
@@ -14,8 +14,8 @@ import type { HardwareFacts, SectionFacts } from './facts.ts';
 import { inputsOf } from './inputs.ts';
 import { mendOf } from './mend.ts';
 import { remarksOf } from './remarks.ts';
-import { neededDiameter, outsideOfSection, rateSection, sectionLimits, windowOf } from './section.ts';
-import type { LoadedSection, RungRating } from './section.ts';
+import { neededDiameter, outsideOfSection, rateSection, sectionDrops, sectionLimits, windowOf } from './section.ts';
+import type { LoadedSection, RungDrop, RungRating } from './section.ts';
 import { bedHeight, mostBed, vesselOf } from './vessel.ts';
 
 /** Everything of a column's hardware. */
@@ -124,7 +124,9 @@ interface Around {
 /** A section with what it is built of, and what it is rated from. */
 interface BuiltSection {
   loaded: LoadedSection;
-  own: Omit<SectionFacts, 'limits' | 'window' | 'mend' | 'outside'>;
+  own: Omit<SectionFacts, 'rungs' | 'limits' | 'window' | 'mend' | 'outside'>;
+  /** Rated when first asked: the pressure along a column asks for less. */
+  rated: () => RungRating[];
 }
 
 function buildSection(
@@ -134,53 +136,42 @@ function buildSection(
   { column, hardware, ladder }: Around,
 ): BuiltSection {
   const { section, inputs } = loaded;
-  const rungs = rateSection(loaded, diameter, hardware);
-  const count = section.last - section.first + 1;
-  const common = {
-    ...section,
-    contact: inputs.contact,
-    diameter,
-    needed: inputs.diameter === null ? needed : null,
-    rungs,
-  };
-  if (inputs.contact === 'packing') return { loaded, own: { ...common, ...bedFacts(loaded, diameter, rungs) } };
-  const efficiency = efficiencyOf(loaded, rungs, column, ladder);
-  const trays = Math.ceil(count / efficiency.value - 1e-9);
-  const perTray = mean(rungs.flatMap(({ tray }) => (tray === null ? [] : [tray.drop])));
-  return {
-    loaded,
-    own: { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop: trays * perTray },
-  };
+  let rungs: RungRating[] | undefined;
+  const rated = (): RungRating[] => (rungs ??= rateSection(loaded, diameter, hardware));
+  const drops = sectionDrops(loaded, diameter, hardware);
+  const common = { ...section, contact: inputs.contact, diameter, needed: inputs.diameter === null ? needed : null };
+  if (inputs.contact === 'packing') return { loaded, rated, own: { ...common, ...bedFacts(loaded, diameter, drops) } };
+  const efficiency = efficiencyOf(loaded, rated, column, ladder);
+  const trays = Math.ceil((section.last - section.first + 1) / efficiency.value - 1e-9);
+  const drop = trays * mean(drops.flatMap((each) => each.drop ?? []));
+  return { loaded, rated, own: { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop } };
 }
 
 /** A section with its limits, what would mend it, where it works and where methods left their ranges. */
-function sectionFacts({ loaded, own }: BuiltSection, hardware: HardwareInputs): SectionFacts {
-  const { rungs, diameter } = own;
+function sectionFacts({ loaded, own, rated }: BuiltSection, hardware: HardwareInputs): SectionFacts {
+  const rungs = rated();
+  const limits = sectionLimits(rungs);
   return {
     ...own,
-    limits: sectionLimits(rungs),
-    window: windowOf(loaded, diameter, hardware, rungs),
-    mend: mendOf(loaded, diameter, hardware, (needed) => nextStandard(needed, hardware.sizes)) ?? null,
+    rungs,
+    limits,
+    window: windowOf(loaded, own.diameter, hardware, rungs),
+    mend: mendOf(loaded, limits[0], hardware, (needed) => nextStandard(needed, hardware.sizes)) ?? null,
     outside: outsideOfSection(rungs, loaded.inputs),
   };
 }
 
 /** Height, beds and drop of a section's packing. */
-function bedFacts({ inputs }: LoadedSection, diameter: number, rungs: readonly RungRating[]) {
-  const { height: given, bed } = inputs.packed;
-  const rated = rungs.flatMap((rung) => (rung.bed === null ? [] : [rung.bed]));
-  const hetp = given ?? mean(rated.flatMap((each) => (each.hetp === null ? [] : [each.hetp])));
-  const by = given === null ? (rated.find((each) => each.hetpBy !== null)?.hetpBy ?? 'nothing') : 'given';
-  const packing = rungs.length * hetp;
+function bedFacts({ section, inputs }: LoadedSection, diameter: number, drops: readonly RungDrop[]) {
+  const { height: given, bed, packing: kind } = inputs.packed;
+  const hetp = given ?? mean(drops.flatMap((each) => each.hetp ?? []));
+  const by = given === null ? (drops.find((each) => each.hetpBy !== null)?.hetpBy ?? 'nothing') : 'given';
+  const packing = (section.last - section.first + 1) * hetp;
   const { beds, height } = bedHeight(packing, bed ?? mostBed(diameter));
-  const isFlooded = rated.some(({ drop }) => drop === null);
-  const drop = isFlooded ? null : rated.reduce((sum, each) => sum + (each.drop ?? 0) * hetp, 0);
-  return { trays: null, efficiency: null, packed: { hetp, by, rule: ruleOf(rated), packing, beds }, height, drop };
+  const isFlooded = drops.some(({ drop }) => drop === null);
+  const drop = isFlooded ? null : drops.reduce((sum, each) => sum + (each.drop ?? 0) * hetp, 0);
+  return { trays: null, efficiency: null, packed: { hetp, by, rule: ruleOfHetp(kind) ?? null, packing, beds }, height, drop };
 }
-
-/** What practice takes for a stage, m. */
-const ruleOf = (rated: readonly BedRating[]): number | null =>
-  rated[0]?.hetps.find(({ method }) => method === 'rule')?.value ?? null;
 
 const mean = (values: readonly number[]): number => (values.length === 0 ? 0 : values.reduce((a, b) => a + b, 0) / values.length);
 

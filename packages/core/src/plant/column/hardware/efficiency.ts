@@ -16,10 +16,10 @@ const USUAL = 0.6;
 /** What a section's trays have. */
 export type Efficiency = NonNullable<SectionFacts['efficiency']>;
 
-/** As given; the rungs themselves where the ladder has an efficiency; else by the method, or practice. */
+/** As given; the rungs themselves where the ladder has an efficiency; else by the method, or practice. @param rated the rungs, asked for where a method needs them */
 export function efficiencyOf(
   { inputs, section, loads }: LoadedSection,
-  rungs: readonly RungRating[],
+  rated: () => readonly RungRating[],
   column: ColumnUnit,
   ladder: LadderFacts,
 ): Efficiency {
@@ -32,7 +32,7 @@ export function efficiencyOf(
   });
   if (given !== null) return overall(given, 'given');
   if ((column.ladder?.efficiency.all ?? 1) < 1) return { value: 1, by: 'ladder', murphree: loads.map(() => 1) };
-  if (method !== 'o-connell') return byTray(method, lambdas, rungs) ?? overall(USUAL, 'practice');
+  if (method !== 'o-connell') return byTray(method, lambdas, rated()) ?? overall(USUAL, 'practice');
   if (column.service !== 'distillation') return overall(WASHING, 'practice');
   const middle = Math.floor(loads.length / 2);
   const alpha = volatilityOfKeys(ladder, section.first - 1 + middle);

@@ -88,7 +88,7 @@ export function linkedColumn(
 ): LinkedColumn {
   const { hardware } = column;
   if (hardware === null || !isLinked(column)) return { column, warnings: [] };
-  const asEntered: BeforeLadder = { ...before, keep: (name, make) => before.keep(`${name} as entered`, make) };
+  const asEntered: BeforeLadder = { ...before, keep: (name, make) => before.keep(name, make, 'entered') };
   const agreed = before.keep('pressure', () => agreedPressure(unitInputs, column, hardware, asEntered, isOver));
   // What the ladder as entered lacks, the ladder tells by itself.
   if (agreed.state !== 'solved') return { column, warnings: [] };

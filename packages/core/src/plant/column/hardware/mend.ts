@@ -1,8 +1,8 @@
 /** What would mend a section that passes a limit: changes tried in the order in which an engineer would, the first that mends is proposed. */
 import type { SectionInputs } from '@keen-ladder/schema';
-import { neededDiameter, rateSection, sectionLimits } from './section.ts';
+import { keepsLimits, neededDiameter } from './section.ts';
 import type { LoadedSection } from './section.ts';
-import type { Asked, LimitName } from './limits.ts';
+import type { Asked, Limit, LimitName } from './limits.ts';
 
 /** A change of a section with what it is, and the diameter that it then has. */
 export interface Mend {
@@ -64,21 +64,25 @@ function changesFor(limit: LimitName, inputs: SectionInputs): Mend[] {
 }
 
 /**
- * The first change that leaves no limit passed, at the diameter that the section then has; undefined where none of them does.
+ * The first change that leaves no limit passed, at the diameter that the section then has; undefined where none of them does, or none is passed.
+ * @param worst what limits the section most as it is
  * @param made the diameter that is made of one that is needed
  */
-export function mendOf(loaded: LoadedSection, diameter: number, asked: Asked, made: (needed: number) => number): Mend | undefined {
-  const worst = sectionLimits(rateSection(loaded, diameter, asked)).at(0);
+export function mendOf(
+  loaded: LoadedSection,
+  worst: Limit | undefined,
+  asked: Asked,
+  made: (needed: number) => number,
+): Mend | undefined {
   if (worst === undefined || worst.share <= PASSED) return undefined;
-  return changesFor(worst.name, loaded.inputs).flatMap((mend): Mend[] => {
+  for (const mend of changesFor(worst.name, loaded.inputs)) {
     const changed = { ...loaded, inputs: mend.inputs };
     const needed = mend.inputs.diameter ?? neededDiameter(changed, asked);
-    if (needed === undefined) return [];
+    if (needed === undefined) continue;
     const at = mend.inputs.diameter === null ? made(needed) : needed;
-    const after = sectionLimits(rateSection(changed, at, asked)).at(0);
-    if (after === undefined || after.share > PASSED) return [];
-    return [mend.kind === 'diameter' ? { ...mend, value: at } : mend];
-  })[0];
+    if (keepsLimits(changed, at, asked, PASSED)) return mend.kind === 'diameter' ? { ...mend, value: at } : mend;
+  }
+  return undefined;
 }
 
 /** A share is passed when it is so much above 1: sizes end at the share itself. */

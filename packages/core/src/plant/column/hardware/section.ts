@@ -3,6 +3,7 @@ import type { SectionInputs } from '@keen-ladder/schema';
 import {
   bedDrop,
   bedFloodingVelocity,
+  bedInForce,
   diameterFor,
   floodingShare,
   rateBed,
@@ -59,20 +60,50 @@ const circumstancesOf = ({ tray }: SectionInputs, asked: Asked) => ({ flooding: 
 const bedAt = ({ packed }: SectionInputs, asked: Asked, pressure: number) => ({ ...packed, ...asked, pressure });
 
 /** A section's rungs at a diameter. */
-export function rateSection({ section, inputs, loads, P }: LoadedSection, diameter: number, asked: Asked): RungRating[] {
+export const rateSection = (loaded: LoadedSection, diameter: number, asked: Asked): RungRating[] =>
+  loaded.loads.map((_, k) => rateRung(loaded, k, diameter, asked));
+
+/** The k-th rung of a section at a diameter. */
+function rateRung({ section, inputs, loads, P }: LoadedSection, k: number, diameter: number, asked: Asked): RungRating {
+  const load = loads[k];
+  const unrated: RungRating = { rung: section.first + k, loads: load, tray: null, bed: null, limits: [] };
+  if (load === null) return unrated;
+  if (inputs.contact === 'trays') {
+    const tray = rateTray(trayAt(inputs, diameter), load, circumstancesOf(inputs, asked));
+    const limits = trayLimits(tray, inputs);
+    return isFinite(tray) && isFinite(limits) ? { ...unrated, tray, limits } : unrated;
+  }
+  const bed = rateBed(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]));
+  const limits = bedLimits(bed, inputs);
+  return isFinite(bed) && isFinite(limits) ? { ...unrated, bed, limits } : unrated;
+}
+
+/** Whether a section keeps every limit at a diameter, and is rated at all; asked rung by rung, until one does not. */
+export function keepsLimits(loaded: LoadedSection, diameter: number, asked: Asked, most: number): boolean {
+  let isRated = false;
+  for (let k = 0; k < loaded.loads.length; k++) {
+    const { limits } = rateRung(loaded, k, diameter, asked);
+    for (const { share } of limits) if (share > most) return false;
+    isRated ||= limits.length > 0;
+  }
+  return isRated;
+}
+
+/** What a section's pressure drop comes from by rung: of a tray, Pa; of a bed, Pa/m and the m of a stage. */
+export interface RungDrop {
+  drop: number | null;
+  hetp: number | null;
+  hetpBy: string | null;
+}
+
+/** The drops of a section's rungs alone, by the methods in force: what the pressure along a column asks, without the rest of a rating. */
+export function sectionDrops({ inputs, loads, P }: LoadedSection, diameter: number, asked: Asked): RungDrop[] {
   const built = trayAt(inputs, diameter);
-  return loads.map((load, k): RungRating => {
-    const rung = section.first + k;
-    const unrated: RungRating = { rung, loads: load, tray: null, bed: null, limits: [] };
-    if (load === null) return unrated;
-    if (inputs.contact === 'trays') {
-      const tray = rateTray(built, load, circumstancesOf(inputs, asked));
-      const limits = trayLimits(tray, inputs);
-      return isFinite(tray) && isFinite(limits) ? { ...unrated, tray, limits } : unrated;
-    }
-    const bed = rateBed(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]));
-    const limits = bedLimits(bed, inputs);
-    return isFinite(bed) && isFinite(limits) ? { ...unrated, bed, limits } : unrated;
+  return loads.flatMap((load, k): RungDrop[] => {
+    if (load === null) return [];
+    if (inputs.contact === 'packing') return [bedInForce(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]))];
+    const drop = trayDrop(built, load);
+    return Number.isFinite(drop) ? [{ drop, hetp: null, hetpBy: null }] : [];
   });
 }
 
@@ -80,7 +111,9 @@ export function rateSection({ section, inputs, loads, P }: LoadedSection, diamet
 function isFinite(value: unknown): boolean {
   if (typeof value === 'number') return Number.isFinite(value);
   if (typeof value !== 'object' || value === null) return true;
-  for (const inner of Object.values(value)) if (!isFinite(inner)) return false;
+  if (Array.isArray(value)) return value.every(isFinite);
+  // Plain objects of this folder's own: no list of their values is made, a thousand times a rating.
+  for (const key in value) if (!isFinite(value[key as keyof typeof value])) return false;
   return true;
 }
 
