@@ -96,3 +96,41 @@ test('a column without hardware begins with trays or packing; sections may diffe
   await choose(page, 'Built', 'all alike');
   await expect(page.locator('[data-part="beds"]')).toHaveCount(0);
 });
+
+test('the ladder takes the hardware’s pressure live, says so, and lets go of it again', async ({ quietPage: page }) => {
+  await openHardware(page);
+  await rated(page);
+  const back = page.getByRole('region', { name: 'Back to the ladder' });
+  await back.getByRole('switch', { name: 'The ladder takes this pressure' }).click();
+  await expect(back).toContainText('Below the top the ladder has the pressure that the hardware makes');
+  const before = await back.textContent();
+  await page.getByRole('button', { name: /^Give it/ }).click();
+  await page.getByRole('slider', { name: 'Diameter, slider' }).focus();
+  for (let k = 0; k < 3; k++) await page.keyboard.press('ArrowLeft');
+  await expect.poll(() => metres(page)).toBeCloseTo(0.95, 6);
+  await expect(back).not.toHaveText(before ?? '');
+  await expect(back).toContainText('Below the top the ladder has the pressure that the hardware makes');
+  await page.getByRole('link', { name: /^Ladder/ }).click();
+  await expect(page.getByText('Below the top the hardware sets the pressure.')).toBeVisible();
+  await page.getByRole('button', { name: 'Let what is entered here hold' }).click();
+  await expect(page.getByText('Below the top the hardware sets the pressure.')).toHaveCount(0);
+  await undo(page);
+  await expect(page.getByText('Below the top the hardware sets the pressure.')).toBeVisible();
+});
+
+test('efficiency tray by tray, exchangers and drum follow what is entered', async ({ quietPage: page }) => {
+  await openHardware(page);
+  await rated(page);
+  const ends = page.getByRole('region', { name: 'Ends of the column' });
+  await expect(ends).toContainText('Condenser, cooling water');
+  const area = await ends.textContent();
+  await field(page, /^Condenser, U/).fill('500');
+  await field(page, /^Condenser, U/).press('Enter');
+  await expect(ends).not.toHaveText(area ?? '');
+  const headline = await page.locator('.headline').textContent();
+  await choose(page, 'Efficiency by', 'AIChE 1958');
+  await expect(page.locator('.headline')).not.toHaveText(headline ?? '');
+  await page.getByRole('button', { name: 'Make the rungs real trays' }).click();
+  await expect(page.getByRole('button', { name: 'Make the rungs real trays' })).toHaveCount(0);
+  await expect(stopState(page, 'Hardware')).toHaveText('rated');
+});

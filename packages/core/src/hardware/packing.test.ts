@@ -1,7 +1,9 @@
 /** Packing against published examples and computed anchors; docs/validation.md says where each is from. */
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { published } from '../testing/published.ts';
-import { GRAVITY } from './loads.ts';
+import { cFactor, flowParameter, GRAVITY, vapourVolume } from './loads.ts';
+import type { Loads } from './loads.ts';
 import {
   dryDrop,
   floodingPoint,
@@ -27,6 +29,7 @@ import {
 import { hetpOf, kisterHetp, ruleOfHetp } from './packing/hetp.ts';
 import { cornellHL, onda } from './packing/onda.ts';
 import { PACKINGS, packingOf } from './packing/packings.ts';
+import { bedInForce, rateBed } from './packing/rate.ts';
 import { robbinsDrop } from './packing/robbins.ts';
 import { stichlmairDrop, stichlmairDry, stichlmairFlooding } from './packing/stichlmair.ts';
 import { gauzeTransfer, sheetDrop, sheetDry, sheetTransfer } from './packing/structured.ts';
@@ -46,12 +49,23 @@ const close = (ours: number | undefined, anchor: number, relative = 1e-4): void 
   expect(Math.abs((ours ?? Number.NaN) / anchor - 1), `${ours} against ${anchor}`).toBeLessThan(relative);
 };
 
+const LOADS: Loads = {
+  ...AIR_WATER,
+  vapour: 1,
+  liquid: 1,
+  surfaceTension: 0.072,
+  vapourDiffusivity: null,
+  liquidDiffusivity: null,
+  strippingFactor: null,
+};
+
 describe('published examples', () => {
   test('an absorber of sulphur dioxide, on the chart', () => {
     const fluids: Fluids = { vapourDensity: 1.21, liquidDensity: 1000, vapourViscosity: 1.8e-5, liquidViscosity: 1e-3 };
     // V* at which our K4 is the book's reading, 0.35
     const V = Math.sqrt(0.35 / coulsonK4(1, 170, fluids));
     published(COULSON, 'gas, kg/(m² s)', V, 0.87, 0.005);
+    published(COULSON, 'flow parameter', flowParameter({ ...LOADS, ...fluids, vapour: 1.39, liquid: 29.5 }), 0.74, 0.005);
   });
   test('its transfer units by Onda and by Cornell', () => {
     const packing = { area: 194, size: 0.038, criticalTension: 0.061 };
@@ -99,8 +113,12 @@ describe('published examples', () => {
   });
   test('the pressure drop of 50-mm Pall rings', () => {
     const fluids: Fluids = { vapourDensity: 1.1853, liquidDensity: 1000, vapourViscosity: 1.8e-5, liquidViscosity: 1e-3 };
-    const u = 2.03 / 1.1853;
-    const C = u / Math.sqrt((1000 - 1.1853) / 1.1853);
+    const loads: Loads = { ...LOADS, ...fluids, vapour: 2.03, liquid: 12.2 };
+    const u = vapourVolume(loads);
+    const C = cFactor(u, loads);
+    published(PERRY, 'flow parameter', flowParameter(loads), 0.207, 0.0006);
+    published(PERRY, 'gas velocity, m/s', u, 1.71, 0.005);
+    published(PERRY, 'C-factor, ft/s', C / FOOT, 0.194, 0.0006);
     published(PERRY, 'capacity parameter', capacityParameter(C, 27 / FOOT, 1e-6), 1.01, 0.005);
     const robbins = robbinsDrop(12.2, 2.03, 24 / FOOT, fluids, 101_325);
     published(
@@ -298,4 +316,30 @@ test('every packing of the table is one that can be told apart, and none floods 
   }
   expect(GRAVITY).toBe(9.80665);
   expect(LBFT3).toBeGreaterThan(16);
+});
+
+test('what the pressure of a bed comes from is what its rating says, for every packing, method and load', () => {
+  const methods = {
+    flooding: fc.constantFrom('billet-schultes', 'leva', 'prahl', 'kister-gill', 'stichlmair'),
+    drop: fc.constantFrom('billet-schultes', 'robbins', 'stichlmair', 'rocha'),
+    hetp: fc.constantFrom('billet-schultes', 'onda', 'bravo', 'rocha', 'rule'),
+  } as const;
+  const rate = fc.double({ min: -3, max: 2, noNaN: true }).map((power) => 10 ** power);
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...PACKINGS),
+      fc.record(methods),
+      rate,
+      rate,
+      fc.boolean(),
+      (packing, chosen, vapour, liquid, isKnown) => {
+        const loads = { ...LOADS, vapour, liquid, ...(isKnown ? { vapourDiffusivity: 1e-5, liquidDiffusivity: 2e-9 } : {}) };
+        const around = { ...chosen, systemFactor: 0.9, turnDown: 0.7, pressure: 1e5 };
+        const bed = rateBed(packing, 1, loads, around);
+        const { drop, hetp, hetpBy } = bedInForce(packing, 1, loads, around);
+        expect({ drop, hetp, hetpBy }).toEqual({ drop: bed.drop, hetp: bed.hetp, hetpBy: bed.hetpBy });
+      },
+    ),
+    { numRuns: 500 },
+  );
 });

@@ -2,6 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { published } from '../testing/published.ts';
+import { densityRoot, flowParameter, vapourVolume } from './loads.ts';
+import type { Loads } from './loads.ts';
 import { blackwellK, dropOf, halfFullDrum, separatorDiameter, settlingVelocity, stokes } from './vessel/drums.ts';
 import { exchangerArea, meanDifference, shellCorrection } from './vessel/exchanger.ts';
 import { economicPipe, nozzleBore } from './vessel/nozzles.ts';
@@ -27,6 +29,8 @@ const DRUMS = 'Coulson & Richardson, Chemical Engineering vol. 6, 3rd ed. (1999)
 const TOWLER = 'Towler & Sinnott, Chemical Engineering Design, 2nd ed. (2013), chapter 14';
 const WANKAT = 'Wankat, Separation Process Engineering, 2nd ed. (2007), chapter 2, drum sizing';
 const MPA = 1e6;
+const FOOT = 0.3048;
+const LB = 0.45359237;
 
 describe('walls', () => {
   test('a vessel of 1.5 m at 14 bar', () => {
@@ -110,6 +114,22 @@ describe('drums and pipes', () => {
   });
   test('a flash drum of hexane and octane', () => {
     published(WANKAT, 'K at F 0.0744, ft/s', blackwellK(0.0744), 0.442, 0.001);
+    const drum: Loads = {
+      vapour: (74_503 * LB) / 3600,
+      liquid: (80_034 * LB) / 3600,
+      vapourDensity: 3.14,
+      liquidDensity: 696,
+      vapourViscosity: 1e-5,
+      liquidViscosity: 3e-4,
+      surfaceTension: 0.02,
+      vapourDiffusivity: null,
+      liquidDiffusivity: null,
+      strippingFactor: null,
+    };
+    const velocity = blackwellK(flowParameter(drum)) * densityRoot(drum);
+    published(WANKAT, 'velocity permitted, ft/s', velocity, 6.58, 0.04);
+    const diameter = separatorDiameter(vapourVolume(drum), velocity * FOOT);
+    published(WANKAT, 'section, ft²', (Math.PI / 4) * (diameter / FOOT) ** 2, 16.047, 0.1);
   });
   test('an economic pipe, and nozzles that are not too fast', () => {
     published(`${DRUMS.replace('10', '5')}, economic pipe`, 'diameter, mm', 1e3 * economicPipe(10, 1000), 77, 1.5);
@@ -125,6 +145,11 @@ describe('exchangers', () => {
     const source = 'Coulson & Richardson, vol. 6, 3rd ed., example 12.1 (from memory)';
     // Its correction, 0.85, is read from a chart where the curve is steep: the equation that the chart is made of has 0.81.
     published(source, 'mean difference, K', meanDifference(95 - 40, 40 - 25) ?? Number.NaN, 31, 0.5);
+  });
+  test('in counter-current and side by side', () => {
+    const source = 'Kern, Process Heat Transfer (1950), example 5.1 (from memory)';
+    published(source, 'counter-current, °F', meanDifference(300 - 150, 200 - 100) ?? Number.NaN, 123.5, 0.3);
+    published(source, 'side by side, °F', meanDifference(300 - 100, 200 - 150) ?? Number.NaN, 108, 0.5);
   });
   test('of hydrocarbons that water condenses', () => {
     const source = 'Coulson & Richardson, vol. 6, 3rd ed., example 12.6 (from memory)';

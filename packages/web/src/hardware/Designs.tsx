@@ -1,5 +1,5 @@
 /** Two designs side by side: as it is, and trays for packing or packing for trays, each at the pressure that it makes. */
-import { turned } from '@keen-ladder/core';
+import { NO_DROP, turned } from '@keen-ladder/core';
 import type { HardwareDesign, LimitName, Show } from '@keen-ladder/core';
 import type { ColumnUnit, HardwareInputs } from '@keen-ladder/schema';
 import { Button } from 'antd';
@@ -66,7 +66,7 @@ const rowsOf = (show: Show): readonly (readonly [name: string, value: (design: H
   ['height, tangent to tangent', ({ height }) => show.quantity(height, 'length')],
   ['trays', ({ trays }) => (trays === 0 ? '–' : show.count(trays))],
   ['packing', ({ packing }) => (packing === 0 ? '–' : show.quantity(packing, 'length'))],
-  ['pressure drop', ({ drop }) => (drop === null ? 'flooded' : show.quantity(drop, 'pressureDrop'))],
+  ['pressure drop', ({ drop, noDrop }) => (drop === null ? NO_DROP[noDrop ?? 'unknown'] : show.quantity(drop, 'pressureDrop'))],
   ['pressure at the bottom', ({ bottom }) => (bottom === null ? 'no agreement' : show.pressure(bottom.P))],
   ['temperature at the bottom', ({ bottom }) => (bottom === null ? 'no agreement' : show.temperature(bottom.T))],
   [

@@ -88,12 +88,11 @@ function Ends({ column, hardware, facts }: Props) {
           isThere && (
             <QuantityField
               key={key}
-              label={`${label}, coefficient`}
+              label={`${label}, U`}
               path={`${path}.${key}`}
               value={ends[key] === null ? null : { si: ends[key], dimension: 'heatTransfer' }}
-              placeholder={
-                proposed === undefined ? 'usual' : `usual: ${show.quantity(proposed, 'heatTransfer').split(' ')[0] ?? ''}`
-              }
+              placeholder={proposed === undefined ? 'usual' : (show.quantity(proposed, 'heatTransfer').split(' ')[0] ?? '')}
+              {...(ends[key] === null ? { note: 'overall coefficient, usual unless entered' } : {})}
               step={50}
               limits={{ from: 1, to: 1e5 }}
               onChange={(value, gesture) => set({ [key]: value?.si ?? null }, gesture)}

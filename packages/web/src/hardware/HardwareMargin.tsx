@@ -1,6 +1,7 @@
 /** The margin of the hardware: diameter and height, what limits each section and what would mend it, what is handed back to the ladder. */
 import {
   atPressure,
+  dropOf,
   inputsOf,
   limitSentence,
   mendLabel,
@@ -190,7 +191,7 @@ function HandBack({ column, hardware, facts }: { column: ColumnUnit; hardware: H
   const { setsPressure } = hardware;
   const hasRungsToTray = facts.sections.some(({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder');
   return (
-    <section aria-label="Back to the ladder">
+    <section aria-label="Back to the ladder" className="hand-back">
       <h2>Back to the ladder</h2>
       <label className="switched" data-path={`units.${column.id}.hardware.setsPressure`}>
         <Switch
@@ -236,7 +237,7 @@ interface PressureBackProps {
 }
 
 /** What the hardware makes beside what the ladder assumes, to be handed back once. */
-function PressureBack({ column, ladder, facts: { pressure, ladderPressure }, onHand }: PressureBackProps) {
+function PressureBack({ column, ladder, facts: { sections, pressure, ladderPressure }, onHand }: PressureBackProps) {
   const show = useAppSelector(selectBrief);
   const agreed = useAppSelector(selectDesigns)?.agreed ?? null;
   const assumed = ladderPressure.at(-1) ?? 0;
@@ -245,7 +246,7 @@ function PressureBack({ column, ladder, facts: { pressure, ladderPressure }, onH
     <>
       <p className="sentence">
         {made === undefined
-          ? 'A flooded bed makes no pressure that could be handed back.'
+          ? `${dropOf(sections).noDrop === 'flooded' ? 'A flooded bed makes' : 'A bed of which no method knows the drop makes'} no pressure that could be handed back.`
           : Math.abs(made - assumed) < SAME
             ? `The ladder’s pressure at the bottom, ${show.pressure(assumed)}, is what the hardware makes.`
             : `The hardware makes ${show.pressure(made)} at the bottom; the ladder assumes ${show.pressure(assumed)}.`}

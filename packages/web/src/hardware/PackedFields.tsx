@@ -45,7 +45,7 @@ const options = [
     label: kind,
     options: PACKINGS.filter((packing) => packing.kind === kind).map(({ key, name }) => ({ value: key, label: name })),
   })),
-  { label: 'own', options: [{ value: OWN.key, label: 'own packing, numbers entered' }] },
+  { label: 'own', options: [{ value: OWN.key, label: 'own packing' }] },
 ];
 
 export function PackedFields({ path, packed, facts, onSet }: Props) {

@@ -102,7 +102,11 @@ function bedFigures(bed: BedRating, loads: Loads, show: Show): ExplainedRow[] {
       show.quantity(bed.fFactor, 'fFactor'),
       `u √ρV: ${show.quantity(bed.vapourVelocity, 'velocity')} × √(${show.quantity(loads.vapourDensity, 'density')})`,
     ],
-    ['Pressure drop', bed.drop === null ? 'flooded' : show.quantity(bed.drop, 'bedDrop'), method(bed.dropBy)],
+    [
+      'Pressure drop',
+      bed.drop === null ? (bed.drops.length === 0 ? 'not known' : 'flooded') : show.quantity(bed.drop, 'bedDrop'),
+      method(bed.dropBy),
+    ],
     ['Hold-up', bed.holdUp === null ? 'not known' : percent(bed.holdUp), 'Billet & Schultes 1999'],
     [
       'Liquid at turn-down',

@@ -1,4 +1,5 @@
 /** Vessel, exchangers and drum in figures, each with the equation and the numbers that it comes from. */
+import { dropOf, NO_DROP } from '@keen-ladder/core';
 import type { HardwareFacts, Show } from '@keen-ladder/core';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 
@@ -13,8 +14,7 @@ const MEDIA = { water: 'cooling water', air: 'air', refrigerant: 'refrigerant', 
 /** Height, drop, wall, mass and nozzles. */
 export function vesselFigures({ sections, vessel }: HardwareFacts, show: Show): ExplainedRow[] {
   const length = (value: number): string => show.quantity(value, 'length');
-  const drops = sections.map(({ drop }) => drop);
-  const drop = drops.reduce<number | null>((sum, each) => (sum === null || each === null ? null : sum + each), 0);
+  const { drop, noDrop } = dropOf(sections);
   const widest = Math.max(...sections.map(({ diameter }) => diameter));
   return [
     [
@@ -24,7 +24,7 @@ export function vesselFigures({ sections, vessel }: HardwareFacts, show: Show): 
     ],
     [
       'Pressure drop',
-      drop === null ? 'flooded' : show.quantity(drop, 'pressureDrop'),
+      drop === null ? NO_DROP[noDrop ?? 'unknown'] : show.quantity(drop, 'pressureDrop'),
       sections.map((section) => dropWords(section, show)).join(' + '),
     ],
     ['Wall', show.quantity(vessel.wall, 'smallLength'), `${WALLS[vessel.decides]}; 2 mm of it for corrosion, up to the next mm`],
@@ -41,8 +41,8 @@ export function vesselFigures({ sections, vessel }: HardwareFacts, show: Show): 
   ];
 }
 
-function dropWords({ drop, trays, packed }: HardwareFacts['sections'][number], show: Show): string {
-  if (drop === null) return 'a flooded bed';
+function dropWords({ drop, noDrop, trays, packed }: HardwareFacts['sections'][number], show: Show): string {
+  if (drop === null) return noDrop === 'flooded' ? 'a flooded bed' : 'a bed of which no method knows the drop';
   if (trays !== null) return `${trays} trays × ${show.quantity(drop / trays, 'pressureDrop')}`;
   const height = packed?.packing ?? 0;
   return `${show.quantity(height, 'length')} × ${show.quantity(height > 0 ? drop / height : 0, 'bedDrop')}`;

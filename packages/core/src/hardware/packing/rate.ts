@@ -258,13 +258,16 @@ export function bedInForce(
   diameter: number,
   loads: Loads,
   around: BedCircumstances,
-): { drop: number | null; hetp: number | null; hetpBy: HetpMethod | null } {
+): { drop: number | null; isFlooded: boolean; hetp: number | null; hetpBy: HetpMethod | null } {
   const asked = askOf(packing, diameter, loads, around.pressure);
   const flooding = first(FLOODING, around.flooding, asked)?.value;
   const isFlooded = flooding !== undefined && asked.uV >= around.systemFactor * flooding;
   const hetp = first(HETP, around.hetp, asked);
+  // A method may find it flooded that is not the one in force for flooding.
+  const drop = isFlooded ? null : DROP[first(DROP, around.drop, asked)?.method ?? around.drop](asked);
   return {
-    drop: isFlooded ? null : (first(DROP, around.drop, asked)?.value ?? null),
+    drop: typeof drop === 'number' && Number.isFinite(drop) ? drop : null,
+    isFlooded: drop === null,
     hetp: hetp?.value ?? null,
     hetpBy: hetp?.method ?? null,
   };

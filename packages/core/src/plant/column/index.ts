@@ -21,6 +21,7 @@ export { newHardware, newSection, USUAL_FACTOR, USUAL_SHARE } from './hardware/b
 export { atPressure, withRealTrays } from './hardware/handBack.ts';
 export { inputsOf } from './hardware/inputs.ts';
 export { isLinked, linkedColumn, solveLinkedLadder } from './hardware/link.ts';
+export { dropOf } from './hardware/describe.ts';
 export { turned } from './hardware/designs.ts';
 export type { DesignsFacts, HardwareDesign, HardwareFacts, SectionFacts } from './hardware/facts.ts';
 export type { RungRating } from './hardware/section.ts';
@@ -34,6 +35,7 @@ export {
   mendLabel,
   mendSentence,
   METHOD_NAMES,
+  NO_DROP,
   outsideSentence,
   remarkSentence,
   sectionName,

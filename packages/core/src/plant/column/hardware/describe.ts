@@ -144,7 +144,11 @@ function buildSection(
   const efficiency = efficiencyOf(loaded, rated, column, ladder);
   const trays = Math.ceil((section.last - section.first + 1) / efficiency.value - 1e-9);
   const drop = trays * mean(drops.flatMap((each) => each.drop ?? []));
-  return { loaded, rated, own: { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop } };
+  return {
+    loaded,
+    rated,
+    own: { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop, noDrop: null },
+  };
 }
 
 /** A section with its limits, what would mend it, where it works and where methods left their ranges. */
@@ -168,10 +172,22 @@ function bedFacts({ section, inputs }: LoadedSection, diameter: number, drops: r
   const by = given === null ? (drops.find((each) => each.hetpBy !== null)?.hetpBy ?? 'nothing') : 'given';
   const packing = (section.last - section.first + 1) * hetp;
   const { beds, height } = bedHeight(packing, bed ?? mostBed(diameter));
-  const isFlooded = drops.some(({ drop }) => drop === null);
-  const drop = isFlooded ? null : drops.reduce((sum, each) => sum + (each.drop ?? 0) * hetp, 0);
-  return { trays: null, efficiency: null, packed: { hetp, by, rule: ruleOfHetp(kind) ?? null, packing, beds }, height, drop };
+  const drop = sumOf(drops.map((each) => each.drop));
+  const noDrop = drop !== null ? null : drops.some(({ isFlooded }) => isFlooded) ? 'flooded' : 'unknown';
+  const packed = { hetp, by, rule: ruleOfHetp(kind) ?? null, packing, beds };
+  return { trays: null, efficiency: null, packed, height, drop: drop === null ? null : drop * hetp, noDrop } as const;
 }
+
+/** The drop of all sections, Pa; null with its reason where one has none. */
+export function dropOf(sections: readonly SectionFacts[]): Pick<SectionFacts, 'drop' | 'noDrop'> {
+  const reasons = sections.map(({ noDrop }) => noDrop);
+  const noDrop = reasons.find((reason) => reason === 'flooded') ?? reasons.find((reason) => reason !== null) ?? null;
+  return { drop: sumOf(sections.map(({ drop }) => drop)), noDrop };
+}
+
+/** Their sum; null where one is not known. */
+const sumOf = (values: readonly (number | null)[]): number | null =>
+  values.reduce<number | null>((sum, value) => (sum === null || value === null ? null : sum + value), 0);
 
 const mean = (values: readonly number[]): number => (values.length === 0 ? 0 : values.reduce((a, b) => a + b, 0) / values.length);
 

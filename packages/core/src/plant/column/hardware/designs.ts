@@ -1,6 +1,7 @@
 /** Two designs of one column beside each other: as it is, and trays in the place of packing, packing in the place of trays. */
 import type { HardwareInputs } from '@keen-ladder/schema';
 import { USUAL_SHARE } from './begin.ts';
+import { dropOf } from './describe.ts';
 import type { AgreedPressure, HardwareFacts, HardwareDesign } from './facts.ts';
 import { PASSED } from './mend.ts';
 
@@ -23,7 +24,7 @@ export function designOf({ sections, vessel }: HardwareFacts, agreed: AgreedPres
     height: vessel.height,
     trays: sections.reduce((sum, { trays }) => sum + (trays ?? 0), 0),
     packing: sections.reduce((sum, { packed }) => sum + (packed?.packing ?? 0), 0),
-    drop: sections.reduce<number | null>((sum, { drop }) => (sum === null || drop === null ? null : sum + drop), 0),
+    ...dropOf(sections),
     mass: vessel.mass,
     bottom: agreed === null ? null : { P: agreed.values[agreed.values.length - 1], T: agreed.bottomT, heat: agreed.reboilerDuty },
     passed: [...new Set(sections.flatMap(({ limits }) => limits.filter(({ share }) => share > PASSED).map(({ name }) => name)))],

@@ -27,7 +27,9 @@ export interface SectionFacts {
   rungs: RungRating[];
   /** The worst rung of each, the worst first. */
   limits: (Limit & { rung: number })[];
-  drop: number | null; // Pa; null where a bed is flooded
+  /** Pa; null where a bed is flooded, or no method has its constants. */
+  drop: number | null;
+  noDrop: 'flooded' | 'unknown' | null;
   /** Where the trays work, at the densities of the rung that comes nearest to a limit; null of packing, or where nothing could be rated. */
   window: SectionWindow | null;
   mend: Mend | null;
@@ -65,6 +67,7 @@ export interface HardwareDesign {
   trays: number;
   packing: number; // m
   drop: number | null; // Pa
+  noDrop: SectionFacts['noDrop'];
   mass: number; // kg, of the empty vessel
   /** Of the ladder at the pressure that the hardware makes; null where they do not agree. */
   bottom: { P: number; T: number; heat: number | null } | null; // Pa, K, W

@@ -1,6 +1,7 @@
 /** What comes out of a column's hardware, number by number. */
 import { reading } from '../../reading.ts';
 import type { Reading } from '../../reading.ts';
+import { dropOf } from './describe.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
 
 /** The vessel, then section by section what is built and how near it comes to its limits, then every rung. */
@@ -9,17 +10,13 @@ export function hardwareReadings({ sections, vessel, ends, pressure }: HardwareF
     reading('height', 'height between the tangents', 'length', vessel.height),
     reading('wall', 'wall of the vessel', 'smallLength', vessel.wall),
     reading('mass', 'mass of the empty vessel', 'mass', vessel.mass),
-    reading('drop', 'pressure drop of trays and packing', 'pressureDrop', sumOf(sections.map(({ drop }) => drop))),
+    reading('drop', 'pressure drop of trays and packing', 'pressureDrop', dropOf(sections).drop),
     reading('bottom-pressure', 'pressure at the bottom by the hardware', 'pressure', pressure?.at(-1)),
     ...(ends.condenser === null ? [] : [reading('condenser-area', 'area of the condenser', 'area', ends.condenser.area)]),
     ...(ends.reboiler === null ? [] : [reading('reboiler-area', 'area of the reboiler', 'area', ends.reboiler.area)]),
     ...(ends.drum === null ? [] : [reading('drum-volume', 'volume of the reflux drum', 'volume', ends.drum.volume)]),
     ...sections.flatMap(sectionReadings),
   ];
-}
-
-function sumOf(values: readonly (number | null)[]): number | null {
-  return values.reduce<number | null>((sum, value) => (sum === null || value === null ? null : sum + value), 0);
 }
 
 function sectionReadings(section: SectionFacts, k: number): Reading[] {

@@ -7,10 +7,8 @@ import type { LadderFacts } from '../ladder/facts.ts';
 export interface PropertyRemark {
   property: TransportProperty;
   names: string[];
-  /** By which it is estimated; null of a table that is left. */
-  method: string | null;
-  /** K, what the table spans and the temperature that lies farthest outside. */
-  outside: { range: [Tmin: number, Tmax: number]; T: number } | null;
+  /** By which it is estimated; or, in K, what the table spans and the temperature that lies farthest outside. */
+  how: { method: string } | { range: [Tmin: number, Tmax: number]; T: number };
 }
 
 /** What hydraulics and mass transfer read of a component. */
@@ -40,16 +38,11 @@ export function remarksOf(
       if (!READ.includes(property) || !counts(name, property)) continue;
       const key = method === undefined ? `${property} ${name}` : `${property} ${method}`;
       const before = found.get(key);
-      if (before === undefined)
-        found.set(key, {
-          property,
-          names: [name],
-          method: method ?? null,
-          outside: method === undefined && range !== undefined ? { range, T: at } : null,
-        });
-      else if (!before.names.includes(name)) before.names.push(name);
-      else if (before.outside !== null && beyond(before.outside.range, at) > beyond(before.outside.range, before.outside.T))
-        before.outside.T = at;
+      if (before !== undefined) {
+        if (!before.names.includes(name)) before.names.push(name);
+        if ('range' in before.how && beyond(before.how.range, at) > beyond(before.how.range, before.how.T)) before.how.T = at;
+      } else if (method !== undefined) found.set(key, { property, names: [name], how: { method } });
+      else if (range !== undefined) found.set(key, { property, names: [name], how: { range, T: at } });
     }
   return [...found.values()].sort((a, b) => b.names.length - a.names.length);
 }

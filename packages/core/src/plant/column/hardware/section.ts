@@ -91,7 +91,9 @@ export function keepsLimits(loaded: LoadedSection, diameter: number, asked: Aske
 
 /** What a section's pressure drop comes from by rung: of a tray, Pa; of a bed, Pa/m and the m of a stage. */
 export interface RungDrop {
+  /** null where a bed is flooded, or nothing tells it. */
   drop: number | null;
+  isFlooded: boolean;
   hetp: number | null;
   hetpBy: string | null;
 }
@@ -103,7 +105,7 @@ export function sectionDrops({ inputs, loads, P }: LoadedSection, diameter: numb
     if (load === null) return [];
     if (inputs.contact === 'packing') return [bedInForce(inputs.packed.packing, diameter, load, bedAt(inputs, asked, P[k]))];
     const drop = trayDrop(built, load);
-    return Number.isFinite(drop) ? [{ drop, hetp: null, hetpBy: null }] : [];
+    return Number.isFinite(drop) ? [{ drop, isFlooded: false, hetp: null, hetpBy: null }] : [];
   });
 }
 

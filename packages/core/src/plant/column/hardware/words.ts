@@ -108,7 +108,7 @@ export const METHOD_NAMES: Readonly<Record<string, string>> = {
   fair: 'Fair 1961 (Lygeros & Magoulas)',
   'fair-kessler': 'Fair 1961 (Kessler & Wankat)',
   treybal: 'Treybal',
-  'billet-schultes': 'Billet & Schultes 1999',
+  'billet-schultes': 'Billet & Schultes',
   leva: 'Leva 1992',
   prahl: 'chart, after Prahl 1969',
   'kister-gill': 'Kister & Gill 1991',
@@ -126,7 +126,7 @@ export const METHOD_NAMES: Readonly<Record<string, string>> = {
   bolles: 'Bolles 1976',
   klein: 'Klein 1982',
   slots: 'Bolles 1956',
-  'o-connell': 'O’Connell 1946, overall',
+  'o-connell': 'O’Connell 1946',
   'chan-fair': 'Chan & Fair 1984',
   aiche: 'AIChE 1958',
   zuiderweg: 'Zuiderweg 1982',
@@ -140,12 +140,15 @@ export function outsideSentence({ method, what, value, least, most, measured, ru
   return `${named(method)} was measured for a ${what} of ${show.quantity(least, measured)} to ${show.quantity(most, measured)}; at rung ${rung} it is ${show.quantity(value, measured)}.${others}`;
 }
 
-/** "The liquid viscosity of methanol is tabulated for −97 °C to 65 °C and carried on to 108 °C here." */
-export function remarkSentence({ property, names, method, outside }: PropertyRemark, show: Show): string {
-  const of = `The ${property} of ${listed(names)}`;
-  if (outside === null) return `${of} is estimated: ${method ?? 'no table has it'}.`;
-  const [Tmin, Tmax] = outside.range;
-  return `${of} is tabulated for ${show.temperature(Tmin)} to ${show.temperature(Tmax)}, and carried on to ${show.temperature(outside.T)} here.`;
+/** What stands where a pressure drop would. */
+export const NO_DROP: Record<NonNullable<SectionFacts['noDrop']>, string> = { flooded: 'flooded', unknown: 'not known' };
+
+/** "Methanol: its liquid viscosity is tabulated for −97 °C to 65 °C, and carried on to 108 °C here." */
+export function remarkSentence({ property, names, how }: PropertyRemark, show: Show): string {
+  const of = `${listed(names)}: ${names.length > 1 ? 'their' : 'its'} ${property}`;
+  if ('method' in how) return `${of} is estimated, by ${how.method}.`;
+  const [Tmin, Tmax] = how.range;
+  return `${of} is tabulated for ${show.temperature(Tmin)} to ${show.temperature(Tmax)}, and carried on to ${show.temperature(how.T)} here.`;
 }
 
 /** What is to be told of the whole: rungs that are not rated, diameters that want to be two, methods and packing that do not suit. */
