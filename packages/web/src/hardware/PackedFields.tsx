@@ -95,9 +95,10 @@ export function PackedFields({ path, packed, facts, onSet }: Props) {
         label="Bed, at most"
         path={`${path}.bed`}
         value={packed.bed === null ? null : { si: packed.bed, dimension: 'length' }}
-        placeholder="ten diameters, 6 m"
+        placeholder="by rule"
         step={0.5}
         limits={{ from: 0.1, to: 50 }}
+        note={`ten diameters, ${show.quantity(6, 'length')} at most unless entered (practice)`}
         onChange={(value, gesture) => set({ bed: value?.si ?? null }, gesture)}
       />
       <ChoiceField

@@ -1,5 +1,5 @@
 /** Vessel, exchangers and drum in figures, each with the equation and the numbers that it comes from. */
-import { dropOf, NO_DROP } from '@keen-ladder/core';
+import { CLEAR_HEIGHTS, dropOf, NO_DROP } from '@keen-ladder/core';
 import type { HardwareFacts, Show } from '@keen-ladder/core';
 import type { ExplainedRow } from '../stops/Margin.tsx';
 
@@ -14,13 +14,14 @@ const MEDIA = { water: 'cooling water', air: 'air', refrigerant: 'refrigerant', 
 /** Height, drop, wall, mass and nozzles. */
 export function vesselFigures({ sections, vessel }: HardwareFacts, show: Show): ExplainedRow[] {
   const length = (value: number): string => show.quantity(value, 'length');
+  const velocity = (value: number): string => show.quantity(value, 'velocity');
   const { drop, noDrop } = dropOf(sections);
   const widest = Math.max(...sections.map(({ diameter }) => diameter));
   return [
     [
       'Height, tangent to tangent',
       length(vessel.height),
-      `${sections.map(({ height }) => length(height)).join(' + ')} of trays or beds, with 1.2 m over the top, 1.8 m under the bottom${sections.length > 1 ? ' and 0.6 m between sections' : ''} (Walas: practice)`,
+      `${sections.map(({ height }) => length(height)).join(' + ')} of trays or beds, with ${length(CLEAR_HEIGHTS.top)} over the top, ${length(CLEAR_HEIGHTS.sump)} under the bottom${sections.length > 1 ? ` and ${length(CLEAR_HEIGHTS.between)} between sections` : ''} (Walas: practice)`,
     ],
     [
       'Pressure drop',
@@ -36,7 +37,7 @@ export function vesselFigures({ sections, vessel }: HardwareFacts, show: Show): 
     ...vessel.nozzles.map(({ name, bore, flow }): ExplainedRow => [
       `Nozzle, ${name}`,
       show.quantity(bore, 'smallLength'),
-      `${show.quantity(flow, 'volumeFlow')} at ${show.quantity(flow / ((Math.PI / 4) * bore ** 2), 'velocity')}; usual at most: vapour 20 m/s, pumped liquid 2 m/s, liquid by gravity 0.6 m/s (common practice)`,
+      `${show.quantity(flow, 'volumeFlow')} at ${velocity(flow / ((Math.PI / 4) * bore ** 2))}; usual at most: vapour ${velocity(20)}, pumped liquid ${velocity(2)}, liquid by gravity ${velocity(0.6)} (common practice)`,
     ]),
   ];
 }

@@ -27,6 +27,7 @@ export type { DesignsFacts, HardwareDesign, HardwareFacts, SectionFacts } from '
 export type { RungRating } from './hardware/section.ts';
 export type { Limit, LimitName } from './hardware/limits.ts';
 export type { Mend } from './hardware/mend.ts';
+export { CLEAR as CLEAR_HEIGHTS } from './hardware/vessel.ts';
 export { hardwareReadings } from './hardware/readings.ts';
 export { hardwareRows } from './hardware/tables.ts';
 export {

@@ -3,7 +3,7 @@ import { liquidVolume, nozzleBore, vapourVolume, vesselWeight, wallOf } from '..
 import type { NozzleDuty, RungLoads } from '../../../hardware/index.ts';
 
 /** Heights without trays or packing, m: over the top, under the bottom, between two sections, between two beds, of the skirt. */
-const CLEAR = { top: 1.2, sump: 1.8, between: 0.6, redistributor: 1, skirt: 3 };
+export const CLEAR = { top: 1.2, sump: 1.8, between: 0.6, redistributor: 1, skirt: 3 };
 
 /** Carbon steel at usual temperatures, with spot radiography: ASME VIII-1; corrosion as C&R has it. */
 const STEEL = { stress: 138e6, joint: 0.85, corrosion: 0.002 };
