@@ -40,7 +40,11 @@ export const router = createBrowserRouter([
       { path: '/', element: <ProjectsPage /> },
       {
         path: '/cases/:id',
-        lazy: part(async () => ({ Component: (await import('../case/CasePage.tsx')).CasePage })),
+        lazy: part(async () => {
+          const engine = import('../engine/engines.ts').then(({ prepareEngine }) => prepareEngine());
+          const [{ CasePage }] = await Promise.all([import('../case/CasePage.tsx'), engine]);
+          return { Component: CasePage };
+        }),
         children: [
           first,
           ...routesOf(true),

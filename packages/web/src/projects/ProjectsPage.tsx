@@ -1,5 +1,5 @@
 /** Projects and their cases: the first page that anyone sees. */
-import { DEMO_PROJECT, FIRST_CASE } from '@keen-ladder/demo/names';
+import { DEMO_PROJECT, FIRST_CASE, FIRST_STOP } from '@keen-ladder/demo/names';
 import { DeleteOutlined, EllipsisOutlined, PlusOutlined, UploadOutlined } from '@ant-design/icons';
 import { formatFixed, formatNumber } from '@keen-ladder/core';
 import type { CaseSummary, ProjectSummary } from '@keen-ladder/schema';
@@ -115,7 +115,7 @@ function Welcome({ projects }: { projects: ProjectSummary[] }) {
     return <p className="welcome">Open a case, or begin a new one: two components, a feed and two purities are enough.</p>;
   return (
     <p className="welcome">
-      New here? Open <Link to={`/cases/${demo.id}/graph`}>{demo.name}</Link> and drag any point on the drawing: stages and reflux
+      New here? Open <Link to={`/cases/${demo.id}/${FIRST_STOP}`}>{demo.name}</Link> and drag any point on the drawing: stages and reflux
       answer while you move.
     </p>
   );
