@@ -6,18 +6,14 @@ import type {
   GroupCount,
   GroupTable,
   HenryPair,
-  InteractionPair,
   Mixture,
-  ModelName,
-  ModelOptions,
   NrtlPair,
   UniquacPair,
   WilsonPair,
 } from '@keen-ladder/schema';
 import { orientedPair } from '../databank/index.ts';
-import type { DatabankParts } from '../databank/index.ts';
 import { open, solved } from '../numerics/index.ts';
-import type { OpenPoint, Outcome } from '../numerics/index.ts';
+import type { Outcome } from '../numerics/index.ts';
 import { R, ValueSlope } from '../properties/index.ts';
 import { idealSolution } from './activity.ts';
 import type { ActivityModel } from './activity.ts';
@@ -25,7 +21,8 @@ import { cubicComponent, cubicModel } from './cubic.ts';
 import { PENG_ROBINSON, SRK } from './cubicMixing.ts';
 import { dimerisingVapour } from './dimers.ts';
 import { gammaPhiModel } from './gammaPhi.ts';
-import { aboveCritical, henryActivity, henryOutsideRange, lnHenry } from './henry.ts';
+import { henryActivity, henryOutsideRange, lnHenry } from './henry.ts';
+import { henryPair, henrySolutes, isCubic, missingOf } from './known.ts';
 import type { ThermoModel } from './model.ts';
 import { nrtl } from './nrtl.ts';
 import { ppr78Pair, predictInteractions } from './ppr78.ts';
@@ -38,35 +35,15 @@ import type { VapourModel } from './vapour.ts';
 import { virialVapour } from './virial.ts';
 import { wilson } from './wilson.ts';
 
-/** Whether one equation describes liquid and vapour. */
-export const isEquationOfState = (model: ModelName): boolean => isCubic(model) || model === 'psrk';
-
-/** Whether a model is a cubic equation of state. */
-export const isCubic = (model: ModelName): model is CubicName => model === 'peng-robinson' || model === 'srk';
-
-/** Whether a model knows a mixture from its components alone. */
-export const needsNoPairs = (model: ModelName): boolean => model === 'ideal' || model === 'regular-solution';
-
-/** Options of a model where nothing was said. */
-export const USUAL_OPTIONS: Readonly<ModelOptions> = {
-  vapour: 'ideal',
-  poynting: false,
-  enthalpy: 'heat-of-vaporisation',
-  henry: 'auto',
-  alpha: 'acentric',
-  predictInteractions: true,
-};
-
-/** Above its critical temperature at this one, K, a component counts as a gas: 40 °C, a condenser on cooling water (common practice). */
-export const GAS_ABOVE = 313.15;
-
 /**
  * The model of a mixture. A pair that an activity model needs and the mixture has not is an open point, never silently ideal; a cubic
  * equation goes without kᵢⱼ where neither a table nor the groups have one, as it does in the texts, and the page says so.
  */
 export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
+  const missing = missingOf(mixture);
+  if (missing.length > 0) return open(missing);
   const { components, model, options } = mixture;
-  if (model === 'psrk') return psrk(mixture);
+  if (model === 'psrk') return solved(psrk(mixture));
   if (isCubic(model)) {
     const equation = model === 'srk' ? SRK : PENG_ROBINSON;
     const seen = components.map((c) => cubicComponent(c, model, options));
@@ -76,12 +53,10 @@ export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
   const solutes = henrySolutes(mixture);
   const isSolute = components.map((c) => solutes.includes(c.id));
   const solvents = components.filter((_, i) => !isSolute[i]);
-  const points: OpenPoint[] = [];
-  const activity = activityModelOf(mixture, model, solvents, points);
+  // Of nothing there is no model, and nothing that is missing.
+  if (solvents.length === 0) return open([]);
+  const activity = activityModelOf(mixture, model, solvents);
   const constants = components.map((c, i) => (isSolute[i] ? solvents.map((s) => henryPair(mixture, c.id, s.id)) : []));
-  for (const [i, c] of components.entries())
-    if (isSolute[i] && !constants[i].some((p) => p !== undefined)) points.push(noHenry(c, solvents));
-  if (activity === undefined || points.length > 0) return open(points);
   const { poynting, enthalpy } = options;
   const vapour = vapourModelOf(mixture);
   const isMixedWithoutHeat = options.heatOfMixing === 'none';
@@ -101,59 +76,10 @@ export function buildModel(mixture: Mixture): Outcome<ThermoModel> {
 }
 
 /** The equation of Soave with the excess energy of UNIFAC. */
-function psrk({ components, groups, options }: Mixture): Outcome<ThermoModel> {
-  const points: OpenPoint[] = [];
-  const liquid = unifacOf(components, (c) => c.unifacGroups, groups.unifac, 1, points);
-  if (liquid === undefined || points.length > 0) return open(points);
+function psrk({ components, groups, options }: Mixture): ThermoModel {
+  const liquid = unifacOf(components, (c) => c.unifacGroups, groups.unifac, 1);
   const seen = components.map((c) => cubicComponent(c, 'srk', options));
-  return solved(cubicModel(components, seen, SRK, { liquid }));
-}
-
-/** Identifiers of the components that an activity model takes as dissolved gases. */
-export function henrySolutes(mixture: Pick<Mixture, 'options'> & DatabankParts): string[] {
-  const { components, options } = mixture;
-  if (Array.isArray(options.henry)) return options.henry.filter((id) => components.some((c) => c.id === id));
-  const gases = aboveCritical(components, GAS_ABOVE);
-  return options.henry === 'auto' ? gases : [...gases, ...solubleByData(mixture, gases)];
-}
-
-/**
- * Components of which a Henry constant in a liquid of the mixture is known and no pair of an activity model: those that boil below 0 °C where every
- * liquid has a constant, and any where groups say nothing of the two either. Raoult's law would be up to thirty times off for them.
- */
-function solubleByData(mixture: DatabankParts, gases: readonly string[]): string[] {
-  const { components, henryPairs } = mixture;
-  const isSolute = (id: string): boolean => gases.includes(id) || henryPairs.some(({ components: [solute] }) => solute === id);
-  const liquids = components.filter(({ id }) => !isSolute(id)).map(({ id }) => id);
-  return components.flatMap((c) => {
-    if (gases.includes(c.id)) return [];
-    const solvents = liquids.filter((id) => henryPairs.some(({ components: [i, j] }) => i === c.id && j === id));
-    if (solvents.length === 0 || solvents.some((id) => hasPair(mixture, c.id, id))) return [];
-    const isGas = (c.normalBoilingPoint?.value ?? c.criticalTemperature.value) < GAS_BELOW && solvents.length === liquids.length;
-    return isGas || solvents.every((id) => !hasGroups(mixture, c.id, id)) ? [c.id] : [];
-  });
-}
-
-/** K: 0 °C; what boils below it is handled as a gas beside a liquid (common practice). */
-const GAS_BELOW = 273.15;
-
-const hasPair = ({ nrtlPairs, wilsonPairs, uniquacPairs }: DatabankParts, i: string, j: string): boolean =>
-  [nrtlPairs, wilsonPairs, uniquacPairs].some((pairs) => orientedPair<ActivityPair>(pairs, i, j) !== undefined);
-
-function hasGroups(mixture: DatabankParts, i: string, j: string): boolean {
-  const two = mixture.components.filter(({ id }) => id === i || id === j);
-  const options: ModelOptions = { ...USUAL_OPTIONS, henry: [] };
-  return (['modified-unifac', 'unifac'] as const).some(
-    (model) => buildModel({ ...mixture, components: two, model, options }).state === 'solved',
-  );
-}
-
-function henryPair({ henryPairs }: Mixture, solute: string, solvent: string): HenryPair | undefined {
-  return henryPairs.find(({ components: [i, j] }) => i === solute && j === solvent);
-}
-
-function noHenry(c: ComponentRecord, solvents: readonly ComponentRecord[]): OpenPoint {
-  return { code: 'pair-missing', path: 'mixture.model', names: [c.name, solvents[0]?.name ?? 'a solvent'], model: 'Henry' };
+  return cubicModel(components, seen, SRK, { liquid });
 }
 
 function firstHenry(pairs: readonly (HenryPair | undefined)[], solvents: readonly ComponentRecord[]) {
@@ -177,36 +103,30 @@ function vapourModelOf({ components, options }: Mixture): VapourModel {
   }
 }
 
-/** The activity model of `components` alone, or undefined with what is missing in `points`. */
-function activityModelOf(
-  mixture: Mixture,
-  model: ActivityName,
-  components: readonly ComponentRecord[],
-  points: OpenPoint[],
-): ActivityModel | undefined {
-  if (components.length === 0) return undefined;
+/** The activity model of `components` alone, of which nothing is missing. */
+function activityModelOf(mixture: Mixture, model: ActivityName, components: readonly ComponentRecord[]): ActivityModel {
   switch (model) {
     case 'ideal':
       return idealSolution;
     case 'regular-solution':
       return regularSolution(components);
     case 'nrtl':
-      return nrtlOf(components, mixture.nrtlPairs, points);
+      return nrtlOf(components, mixture.nrtlPairs);
     case 'wilson':
-      return wilsonOf(components, mixture.wilsonPairs, points);
+      return wilsonOf(components, mixture.wilsonPairs);
     case 'uniquac':
-      return uniquacOf(components, mixture.uniquacPairs, points);
+      return uniquacOf(components, mixture.uniquacPairs);
     case 'unifac':
-      return unifacOf(components, (c) => c.unifacGroups, mixture.groups.unifac, 1, points);
+      return unifacOf(components, (c) => c.unifacGroups, mixture.groups.unifac, 1);
     case 'modified-unifac':
-      return unifacOf(components, (c) => c.modifiedUnifacGroups, mixture.groups.modifiedUnifac, 0.75, points);
+      return unifacOf(components, (c) => c.modifiedUnifacGroups, mixture.groups.modifiedUnifac, 0.75);
   }
 }
 
-function nrtlOf(components: readonly ComponentRecord[], pairs: readonly NrtlPair[], points: OpenPoint[]): ActivityModel {
+function nrtlOf(components: readonly ComponentRecord[], pairs: readonly NrtlPair[]): ActivityModel {
   const n = components.length;
   const [a, b, alpha] = [new Float64Array(n * n), new Float64Array(n * n), new Float64Array(n * n)];
-  eachPair(components, pairs, 'NRTL', points, (pair, ij, ji) => {
+  eachPair(components, pairs, (pair, ij, ji) => {
     [a[ij], a[ji]] = pair.a;
     [b[ij], b[ji]] = pair.b;
     alpha[ij] = pair.alpha;
@@ -215,10 +135,10 @@ function nrtlOf(components: readonly ComponentRecord[], pairs: readonly NrtlPair
   return nrtl(n, { a, b, alpha });
 }
 
-function wilsonOf(components: readonly ComponentRecord[], pairs: readonly WilsonPair[], points: OpenPoint[]): ActivityModel {
+function wilsonOf(components: readonly ComponentRecord[], pairs: readonly WilsonPair[]): ActivityModel {
   const n = components.length;
   const [a, ratio] = [new Float64Array(n * n), new Float64Array(n * n).fill(1)];
-  eachPair(components, pairs, 'Wilson', points, (pair, ij, ji) => {
+  eachPair(components, pairs, (pair, ij, ji) => {
     [a[ij], a[ji]] = pair.a;
     ratio[ij] = pair.V[1] / pair.V[0];
     ratio[ji] = pair.V[0] / pair.V[1];
@@ -226,10 +146,10 @@ function wilsonOf(components: readonly ComponentRecord[], pairs: readonly Wilson
   return wilson(n, { a, ratio });
 }
 
-function uniquacOf(components: readonly ComponentRecord[], pairs: readonly UniquacPair[], points: OpenPoint[]): ActivityModel {
+function uniquacOf(components: readonly ComponentRecord[], pairs: readonly UniquacPair[]): ActivityModel {
   const n = components.length;
   const [a, r, q] = [new Float64Array(n * n), new Float64Array(n).fill(1), new Float64Array(n).fill(1)];
-  eachPair(components, pairs, 'UNIQUAC', points, (pair, ij, ji) => {
+  eachPair(components, pairs, (pair, ij, ji) => {
     [a[ij], a[ji]] = pair.a;
     const [i, j] = [Math.floor(ij / n), ij % n];
     [r[i], r[j]] = pair.r;
@@ -238,24 +158,12 @@ function uniquacOf(components: readonly ComponentRecord[], pairs: readonly Uniqu
   return uniquac(n, { r, q, a });
 }
 
-function unifacOf(
+const unifacOf = (
   components: readonly ComponentRecord[],
   groupsOf: (c: ComponentRecord) => readonly GroupCount[],
   table: GroupTable,
   exponent: number,
-  points: OpenPoint[],
-): ActivityModel | undefined {
-  for (const c of components) {
-    const groups = groupsOf(c);
-    if (groups.length === 0 || groups.some(([id]) => !(String(id) in table.subgroups)))
-      points.push({ code: 'groups-missing', path: 'mixture.model', name: c.name });
-  }
-  if (points.length > 0) return undefined;
-  const { parameters, missing } = unifacParameters(components.map(groupsOf), table, exponent);
-  for (const { first, second } of missing)
-    points.push({ code: 'group-pair-missing', path: 'mixture.model', groups: [first, second] });
-  return unifac(components.length, parameters);
-}
+): ActivityModel => unifac(components.length, unifacParameters(components.map(groupsOf), table, exponent));
 
 function interactionsOf({ components, interactions, groups, options }: Mixture, equation: CubicName, b: Float64Array) {
   const n = components.length;
@@ -277,21 +185,17 @@ function interactionsOf({ components, interactions, groups, options }: Mixture, 
   return predicted.length === 0 ? { k0, k1 } : { k0, k1, predict: predictInteractions(n, b, predicted) };
 }
 
-/** Calls `use` for each two components that have a pair, with the places of (i, j) and (j, i); an open point for each that have none. */
-function eachPair<P extends ActivityPair | InteractionPair>(
+/** Calls `use` for each two components that have a pair, with the places of (i, j) and (j, i). */
+function eachPair<P extends ActivityPair>(
   components: readonly ComponentRecord[],
   pairs: readonly P[],
-  model: string,
-  points: OpenPoint[],
   use: (pair: P, ij: number, ji: number) => void,
 ): void {
   const n = components.length;
   for (let i = 0; i < n; i++) {
     for (let j = i + 1; j < n; j++) {
       const pair = orientedPair(pairs, components[i].id, components[j].id);
-      if (pair === undefined)
-        points.push({ code: 'pair-missing', path: 'mixture.model', names: [components[i].name, components[j].name], model });
-      else use(pair, i * n + j, j * n + i);
+      if (pair !== undefined) use(pair, i * n + j, j * n + i);
     }
   }
 }

@@ -5,7 +5,7 @@ import type { DatabankParts } from '../databank/index.ts';
 import { dimerises } from './dimers.ts';
 import { ionsInWater } from './ions.ts';
 import type { IonsInWater } from './ions.ts';
-import { buildModel, GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, USUAL_OPTIONS, needsNoPairs } from './mixture.ts';
+import { GAS_ABOVE, henrySolutes, isCubic, isEquationOfState, missingOf, needsNoPairs, USUAL_OPTIONS } from './known.ts';
 import { ppr78Pair } from './ppr78.ts';
 
 /** Why a model was proposed; `explainProposal` makes the sentence. */
@@ -106,7 +106,7 @@ function liquidModel(
   liquids: readonly ComponentRecord[],
 ): { model: ModelName; reasons: ProposalReason[] } {
   if (liquids.length < 2) return { model: 'ideal', reasons: [] };
-  const can = (model: ModelName) => buildModel({ ...parts, model, options }).state === 'solved';
+  const can = (model: ModelName) => missingOf({ ...parts, model, options }).length === 0;
   const byPairs = (['nrtl', 'wilson', 'uniquac'] as const).find(can);
   if (byPairs !== undefined)
     return { model: byPairs, reasons: [{ code: 'pairs-known', model: byPairs, pairs: couplesOf({ components: [...liquids] }) }] };
@@ -134,9 +134,7 @@ function unlikeWithoutBasis(parts: DatabankParts, liquids: readonly ComponentRec
     liquids.slice(i + 1).flatMap((b): [string, string][] => {
       if (!isUnlike(a, b) && !isUnlike(b, a)) return [];
       const two = { ...parts, components: [a, b], options: { ...USUAL_OPTIONS, henry: [] } };
-      const isKnown = (['nrtl', 'modified-unifac', 'unifac'] as const).some(
-        (model) => buildModel({ ...two, model }).state === 'solved',
-      );
+      const isKnown = (['nrtl', 'modified-unifac', 'unifac'] as const).some((model) => missingOf({ ...two, model }).length === 0);
       return isKnown ? [] : [[a.name, b.name]];
     }),
   );
@@ -223,7 +221,7 @@ function standing(mixture: Mixture, i: number, j: number, solutes: readonly stri
   if (model === 'unifac' || model === 'modified-unifac' || model === 'psrk') {
     const table = model !== 'modified-unifac' ? mixture.groups.unifac : mixture.groups.modifiedUnifac;
     const two = { ...mixture, components: [components[i], components[j]] };
-    return buildModel(two).state === 'solved' ? { kind: 'by-groups', source: table.source } : { kind: 'missing' };
+    return missingOf(two).length === 0 ? { kind: 'by-groups', source: table.source } : { kind: 'missing' };
   }
   const pairs = pairsOf(mixture);
   const found = orientedPair(pairs, first, second);

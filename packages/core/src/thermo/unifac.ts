@@ -9,6 +9,7 @@
  */
 import type { GroupCount, GroupTable } from '@keen-ladder/schema';
 import type { Activity, ActivityModel } from './activity.ts';
+import { rowKey, rowsOf, subgroupsOf } from './groups.ts';
 
 /** Groups and their interactions. */
 export interface UnifacParameters {
@@ -24,23 +25,17 @@ export interface UnifacParameters {
   exponent: number;
 }
 
-/** Two main groups without parameters. */
-export interface MissingGroups {
-  first: string;
-  second: string;
-}
-
-/** The parameters of molecules made of `groups`, or the pairs of main groups that the table has not. */
+/** The parameters of molecules made of `groups`, which the table knows: `missingGroups` says which it has not. */
 export function unifacParameters(
   groups: readonly (readonly GroupCount[])[],
   table: GroupTable,
   exponent: number,
-): { parameters: UnifacParameters; missing: MissingGroups[] } {
+): UnifacParameters {
   const n = groups.length;
-  const ids = [...new Set(groups.flatMap((g) => g.map(([id]) => id)))];
+  const ids = subgroupsOf(groups);
   const G = ids.length;
   const used = ids.map((id) => table.subgroups[String(id)]);
-  const rows = new Map(table.interactions.map((row) => [`${row[0]}>${row[1]}`, row]));
+  const rows = rowsOf(table);
   const parameters: UnifacParameters = {
     R: Float64Array.from(used, (g) => g.R),
     Q: Float64Array.from(used, (g) => g.Q),
@@ -51,20 +46,14 @@ export function unifacParameters(
     exponent,
   };
   for (const [i, molecule] of groups.entries()) for (const [id, nu] of molecule) parameters.count[ids.indexOf(id) * n + i] += nu;
-  const missing: MissingGroups[] = [];
   for (let m = 0; m < G; m++) {
     for (let k = 0; k < G; k++) {
-      if (used[m].main === used[k].main) continue;
-      const row = rows.get(`${used[m].main}>${used[k].main}`);
-      if (row === undefined) {
-        if (m < k && !missing.some((p) => p.first === used[m].mainName && p.second === used[k].mainName))
-          missing.push({ first: used[m].mainName, second: used[k].mainName });
-        continue;
-      }
+      const row = used[m].main === used[k].main ? undefined : rows.get(rowKey(used[m].main, used[k].main));
+      if (row === undefined) continue;
       [parameters.a[m * G + k], parameters.b[m * G + k], parameters.c[m * G + k]] = [row[2], row[3] ?? 0, row[4] ?? 0];
     }
   }
-  return { parameters, missing };
+  return parameters;
 }
 
 /** Activity coefficients by groups (Fredenslund, Jones & Prausnitz 1975; modified: Weidlich & Gmehling 1987). */

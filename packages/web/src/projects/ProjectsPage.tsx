@@ -115,8 +115,8 @@ function Welcome({ projects }: { projects: ProjectSummary[] }) {
     return <p className="welcome">Open a case, or begin a new one: two components, a feed and two purities are enough.</p>;
   return (
     <p className="welcome">
-      New here? Open <Link to={`/cases/${demo.id}/${FIRST_STOP}`}>{demo.name}</Link> and drag any point on the drawing: stages and reflux
-      answer while you move.
+      New here? Open <Link to={`/cases/${demo.id}/${FIRST_STOP}`}>{demo.name}</Link> and drag any point on the drawing: stages and
+      reflux answer while you move.
     </p>
   );
 }

@@ -14,11 +14,10 @@ import type {
   Outcome,
   Reason,
   StopAnswers,
-  ThermoModel,
   Warning,
 } from '@keen-ladder/core';
-import { buildModel, nodeHash } from '@keen-ladder/core';
-import type { Unit } from '@keen-ladder/schema';
+import { missingOf, nodeHash } from '@keen-ladder/core';
+import type { ModelName, Unit } from '@keen-ladder/schema';
 import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../store/store.ts';
 import {
@@ -127,10 +126,11 @@ export const selectLastLadderStanding = createSelector([selectLadderResult], (re
 export const selectIsLadderStale = (state: RootState): boolean => differs(selectLadderResult(state), selectHashes(state)?.ladder);
 
 /** A mixture stands where its model can be built: that is quickly said, without the worker. */
-export const selectMixtureStanding = createSelector([selectMixture], (mixture): Standing<ThermoModel> => {
+export const selectMixtureStanding = createSelector([selectMixture], (mixture): Standing<ModelName> => {
   const count = mixture.components.length;
   if (count < 2) return { state: 'open', points: [{ code: 'not-two-components', path: 'mixture.components', count }] };
-  return standingOf(buildModel(mixture));
+  const points = missingOf(mixture);
+  return points.length > 0 ? { state: 'open', points } : { state: 'solved', value: mixture.model, warnings: [] };
 });
 
 const STALE = { state: 'stale' } as const;

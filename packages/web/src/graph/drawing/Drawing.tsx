@@ -1,7 +1,7 @@
 /** The McCabe-Thiele drawing. It places what was computed; points on it are dragged, stages on it are pointed at. */
 import { formatFraction, formatNumber } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import type { PointerEvent, RefObject } from 'react';
 import { SANS } from '../../theme/tokens.ts';
 import type { Tokens } from '../../theme/tokens.ts';
@@ -58,8 +58,11 @@ export function Drawing(props: Props) {
   }, [width, height]);
   const construction = { result, colors, efficiency, energyLocus };
   const stages = result.basis?.stages ?? [];
+  // Where it stands is measured as the pointer goes down: asked at every move, the browser lays the page out twice a frame.
+  const pressedAt = useRef<DOMRect | undefined>(undefined);
+  const measure = (): DOMRect | undefined => (pressedAt.current = svg.current?.getBoundingClientRect());
   const toDrawing = (event: PointerEvent) => {
-    const box = svg.current?.getBoundingClientRect();
+    const box = event.buttons === 0 ? measure() : (pressedAt.current ?? measure());
     return { x: event.clientX - (box?.left ?? 0), y: event.clientY - (box?.top ?? 0) };
   };
   const onPointerMove = (event: PointerEvent) => {
@@ -75,6 +78,8 @@ export function Drawing(props: Props) {
       viewBox={`0 0 ${width} ${height}`}
       role="group"
       aria-label={`McCabe-Thiele drawing for ${light}`}
+      onPointerDownCapture={measure}
+      onWheel={() => (pressedAt.current = undefined)}
       onPointerMove={onPointerMove}
       onPointerLeave={() => onHover(0)}
     >
