@@ -3,7 +3,8 @@ import { DownOutlined, PlusOutlined } from '@ant-design/icons';
 import { UNIT_KINDS } from '@keen-ladder/core';
 import type { Unit, UnitKind } from '@keen-ladder/schema';
 import { Button, Dropdown } from 'antd';
-import { useStore } from 'react-redux';
+import isEqual from 'fast-deep-equal';
+import { shallowEqual, useStore } from 'react-redux';
 import { NavLink, useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 import type { AppStore, RootState } from '../store/store.ts';
@@ -18,16 +19,17 @@ import type { Standing } from '../stops/standing.ts';
 import { STATE_WORDS, StateMark } from './StateMark.tsx';
 import { UnitName } from './UnitName.tsx';
 
+/** Its parts look by themselves at what they tell: while a number is dragged nothing of it is drawn anew but words that change. */
 export function Route() {
-  const unit = useAppSelector(selectUnit);
+  const unit = useAppSelector((state) => selectUnit(state)?.id);
   const id = useAppSelector((state) => state.saving.facts?.id) ?? '';
-  const stops = stopsOf(unit, useAppSelector(selectComponents).length);
+  const stops = useAppSelector((state) => stopsOf(selectUnit(state), selectComponents(state).length), shallowEqual);
   return (
     <>
       <Units id={id} />
       <nav className="route" aria-label="Stops of this case">
         {stops.map((stop) => (
-          <StopLink key={stop.path} stop={stop} to={addressOf(id, unit?.id, stop)} />
+          <StopLink key={stop.path} stop={stop} to={addressOf(id, unit, stop)} />
         ))}
         <AddUnit id={id} />
       </nav>
@@ -36,15 +38,22 @@ export function Route() {
 }
 
 function StopLink({ stop, to }: { stop: Stop; to: string }) {
-  const standing = useAppSelector(stop.standing);
-  const words = useAppSelector((state: RootState) => stateWords(standing, stop.solvedWords(state)));
   return (
     <NavLink className="stop" to={to}>
-      <StateMark state={standing.state} />
+      <StopMark stop={stop} />
       <span className="stop-name">{stop.name}</span>
-      <span className="stop-state">{words}</span>
+      <StopState stop={stop} />
     </NavLink>
   );
+}
+
+function StopMark({ stop }: { stop: Stop }) {
+  return <StateMark state={useAppSelector((state) => stop.standing(state).state)} />;
+}
+
+function StopState({ stop }: { stop: Stop }) {
+  const words = useAppSelector((state: RootState) => stateWords(stop.standing(state), stop.solvedWords(state)));
+  return <span className="stop-state">{words}</span>;
 }
 
 /** The units of the case in a line, from the first to the last; one alone needs none. */
@@ -102,7 +111,7 @@ function AddUnit({ id }: { id: string }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const store = useStore() as AppStore; // the one store there is
-  const outlets = freeOutlets(useAppSelector(selectDocument), null);
+  const outlets = useAppSelector((state) => freeOutlets(selectDocument(state), null), isEqual);
   const items = UNIT_KINDS.map(({ kind, name: what }) => ({
     key: kind,
     label: `A ${what}`,

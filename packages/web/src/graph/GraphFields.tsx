@@ -1,10 +1,13 @@
 /** The graph's inputs: mixture, feeds, split, column. Everything typed is live; nothing here computes. */
 import { capital, formatFraction, formatNumber } from '@keen-ladder/core';
 import type { Inlet, Dimension } from '@keen-ladder/core';
+import isEqual from 'fast-deep-equal';
 import { memo } from 'react';
+import { useStore } from 'react-redux';
 import { Link } from 'react-router';
 import type { ColumnUnit, RefluxWish, Stream } from '@keen-ladder/schema';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import type { RootState } from '../store/store.ts';
 import { BottomField, CondenserField, PressureField, SubcoolingField } from '../column/ColumnFields.tsx';
 import { RefluxField } from '../column/RefluxField.tsx';
 import { StageField } from '../column/StageField.tsx';
@@ -54,8 +57,8 @@ export function GraphFields() {
       ) : (
         <section>
           <h2>Split wanted</h2>
-          <PurityField column={column} product="distillate" light={light} />
-          <PurityField column={column} product="bottoms" light={light} />
+          <PurityField column={column.id} product="distillate" light={light} />
+          <PurityField column={column.id} product="bottoms" light={light} />
           <Draws column={column} />
         </section>
       )}
@@ -246,25 +249,38 @@ function StageFields({ column, inlets, mayBeBest }: StageProps) {
 }
 
 interface PurityProps {
-  column: ColumnUnit;
+  column: string;
   product: 'distillate' | 'bottoms';
   light: string;
 }
 
 const PurityField = memo(function PurityField({ column, product, light }: PurityProps) {
   const dispatch = useAppDispatch();
-  const document = useAppSelector(selectDocument);
-  const drawn = useAppSelector((state) => selectGraphResult(state)?.basis?.column);
-  const [mine, others] = product === 'distillate' ? [drawn?.xD, drawn?.xB] : [drawn?.xB, drawn?.xD];
-  const other: Fraction | null = others === undefined ? null : { value: Number(others.toFixed(6)), basis: 'mole' };
-  const path = `units.${column.id}.balance.${product}.${document.mixture.components[0]?.id ?? ''}`;
+  const store = useStore<RootState>();
+  const fraction = useAppSelector((state) => typedPurity(state, product), isEqual);
+  const follows = useAppSelector((state) => (typedPurity(state, product) === null ? drawnPurity(state, product) : undefined));
+  const first = useAppSelector((state) => selectComponents(state)[0]?.id ?? '');
   return (
     <FractionField
       label={`${capital(light)} in ${product}`}
-      path={path}
-      fraction={purityOf(document, column, product)}
-      follows={mine}
-      onChange={(purity, gesture) => dispatch(puritySet({ column: column.id, product, purity, other }, gesture))}
+      path={`units.${column}.balance.${product}.${first}`}
+      fraction={fraction}
+      follows={follows}
+      onChange={(purity, gesture) => {
+        const others = drawnPurity(store.getState(), product === 'distillate' ? 'bottoms' : 'distillate');
+        const other: Fraction | null = others === undefined ? null : { value: Number(others.toFixed(6)), basis: 'mole' };
+        dispatch(puritySet({ column, product, purity, other }, gesture));
+      }}
     />
   );
 });
+
+function typedPurity(state: RootState, product: PurityProps['product']): Fraction | null {
+  const column = selectColumn(state);
+  return column === undefined ? null : purityOf(selectDocument(state), column, product);
+}
+
+function drawnPurity(state: RootState, product: PurityProps['product']): number | undefined {
+  const drawn = selectGraphResult(state)?.basis?.column;
+  return product === 'distillate' ? drawn?.xD : drawn?.xB;
+}

@@ -3,6 +3,7 @@ import { capital, formatFixed, formatFraction, formatNumber, isCubic, MODEL_WORD
 import type { GraphDesign, PairStanding, Reason, Warning } from '@keen-ladder/core';
 import { Segmented } from 'antd';
 import { lazy, Suspense, useState } from 'react';
+import type { PropsWithChildren } from 'react';
 import type { Mixture } from '@keen-ladder/schema';
 import { part } from '../store/parts.ts';
 import { useAppSelector } from '../store/store.ts';
@@ -35,9 +36,8 @@ interface Props extends EnergyProps {
 
 export function GraphMargin({ hovered, onHover, ...energy }: Props) {
   const [leaf, setLeaf] = useState<Leaf>('Result');
-  const isStale = useAppSelector(selectIsGraphStale);
   return (
-    <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
+    <Frame>
       <Segmented<Leaf> className="leaves" options={['Result', 'Stages', 'Notes']} value={leaf} onChange={setLeaf} block />
       {leaf === 'Result' && <ResultLeaf {...energy} />}
       {leaf === 'Stages' && (
@@ -46,6 +46,16 @@ export function GraphMargin({ hovered, onHover, ...energy }: Props) {
         </Suspense>
       )}
       {leaf === 'Notes' && <Notes />}
+    </Frame>
+  );
+}
+
+/** What stands in it is not drawn anew as it turns stale and fresh again at every move of a drag. */
+function Frame({ children }: PropsWithChildren) {
+  const isStale = useAppSelector(selectIsGraphStale);
+  return (
+    <aside className="margin" aria-label="What the drawing says" data-stale={isStale}>
+      {children}
     </aside>
   );
 }
