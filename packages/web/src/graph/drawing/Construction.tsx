@@ -1,6 +1,7 @@
 /** What the drawing and its lens both show: curves, diagonal, q-lines, operating lines, staircase. Liquid and vapour side by side. */
 import { onLine, sectionAt } from '@keen-ladder/core';
 import type { GraphResult } from '@keen-ladder/core';
+import isEqual from 'fast-deep-equal';
 import { memo } from 'react';
 import type { Tokens } from '../../theme/tokens.ts';
 import { curvePath, operatingPoints, polyline, pseudoCurvePoints, staircasePath } from './paths.ts';
@@ -63,9 +64,10 @@ export function Construction({ result, scale, colors, efficiency, energyLocus }:
   );
 }
 
+/** What the engine sends is a copy: a curve of the same points is not laid out anew. */
 const Curve = memo(function Curve({ curve, scale, color }: { curve: Drawn; scale: Scale; color: string }) {
   return <path d={curvePath(curve, scale)} stroke={color} strokeWidth={2.2} data-part="curve" />;
-});
+}, isEqual);
 
 function Lines({ basis, scale, colors }: { basis: Basis; scale: Scale; colors: Tokens }) {
   const { lines } = basis;
