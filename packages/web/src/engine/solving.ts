@@ -142,11 +142,24 @@ class Follower {
     const { document, unit } = looked;
     // What is upstream may be rigorous columns: a newer edit does not wait for them.
     if (upstreamOf(document, unit).length > 0) this.patienceEnds = performance.now() + PATIENCE;
-    const solved = await this.running.engine.solve(document, unit, LONGEST.usual);
-    this.store.dispatch(caseSolved({ unit, ...solved }));
+    if (!this.isSolved(looked)) {
+      const solved = await this.running.engine.solve(document, unit, LONGEST.usual);
+      this.store.dispatch(caseSolved({ unit, ...solved }));
+    }
     if (isLadderShown() && this.waiting === undefined) await this.solveLadder(looked);
     if (isHardwareShown() && this.waiting === undefined) await this.solveHardware(looked);
     this.pause = window.setTimeout(() => void this.solveBeside(looked), PAUSE);
+  }
+
+  /** Whether feeds, sheet and graph are known as they are: an edit of ladder or hardware changes nothing of them. What had no answer is asked for again. */
+  private isSolved({ document, unit }: Looked): boolean {
+    const results = this.store.getState().results.byUnit[unit]?.solved?.results;
+    if (results === undefined) return false;
+    const { balance, graph, absorption } = results;
+    const hashes = inputHashes(document, unit);
+    const isAsIs = balance.inputHash === hashes.balance && graph.inputHash === hashes.graph;
+    const isWashAsIs = absorption === null || absorption.inputHash === hashes.absorption;
+    return isAsIs && isWashAsIs && balance.outcome.state !== 'out-of-reach' && graph.outcome.state !== 'out-of-reach';
   }
 
   private async solveLadder(looked: Looked): Promise<void> {

@@ -87,11 +87,21 @@ function sectionAt(document: CaseDocument, address: string): Section {
 
 const joined = (...words: string[]): string => words.filter((word) => word !== '').join('.');
 
+/** What was found of a document, which is never changed in place: every field of a page asks at every word from the engine. */
+const kept = new WeakMap<CaseDocument, Map<string, Entered | undefined>>();
+
 /**
  * What stands at an address, or the nearest thing around it that has a name.
  * @returns undefined for an address that is of no case
  */
 export function enteredAt(document: CaseDocument, address: string): Entered | undefined {
+  let found = kept.get(document);
+  if (found === undefined) kept.set(document, (found = new Map()));
+  if (!found.has(address)) found.set(address, findEntered(document, address));
+  return found.get(address);
+}
+
+function findEntered(document: CaseDocument, address: string): Entered | undefined {
   const section = sectionAt(document, address);
   const below = address.slice(section.prefix === '' ? 0 : section.prefix.length + 1);
   let nearest: { one: EntryRow<never>; place: Place } | undefined;
@@ -114,12 +124,21 @@ interface Place {
   keys: readonly string[];
 }
 
+const words = new Map<string, readonly string[]>();
+
+/** The words of a row's address: there are a few hundred rows. */
+function wordsOf(at: string): readonly string[] {
+  let found = words.get(at);
+  if (found === undefined) words.set(at, (found = at === '' ? [] : at.split('.')));
+  return found;
+}
+
 /** Where a row's place lies at the beginning of an address; undefined where it is of another place. */
 function placeOf(at: string, address: string, whole: unknown): Place | undefined {
   const keys: string[] = [];
   let rest = address;
   let here: unknown = whole;
-  for (const word of at === '' ? [] : at.split('.')) {
+  for (const word of wordsOf(at)) {
     if (rest === '') return undefined;
     // Most rows end here: fields ask for their address at every edit, and nothing is walked for a row of another place.
     if (!word.startsWith('*') && rest !== word && !rest.startsWith(`${word}.`)) return undefined;
