@@ -101,6 +101,7 @@ export const {
   pressureSet,
   puritySet,
   refluxSet,
+  sectionChanged,
   sectionSet,
   sheetCleared,
   sheetFilled,

@@ -5,6 +5,16 @@ import type { OfColumn } from './parts.ts';
 import { prepared } from './prepared.ts';
 import type { Change } from './prepared.ts';
 
+/** What changes of a section; of its trays and its packing too only what is named. */
+interface SectionChange {
+  column: string;
+  section: number;
+  change: Partial<Omit<SectionInputs, 'tray' | 'packed'>> & {
+    tray?: Partial<SectionInputs['tray']>;
+    packed?: Partial<SectionInputs['packed']>;
+  };
+}
+
 export const hardwareReducers = {
   /** The whole, begun anew or put away. */
   hardwareBegun: {
@@ -21,7 +31,19 @@ export const hardwareReducers = {
       if (hardware) Object.assign(hardware, payload.change);
     },
   },
-  /** One of the sections of which something is said. */
+  /** Something of one of the sections of which something is said. */
+  sectionChanged: {
+    prepare: prepared<SectionChange>,
+    reducer(state: CaseDocument, { payload: { column, section, change } }: Change<SectionChange>) {
+      const inputs = columnOf(state, column)?.hardware?.sections[section];
+      if (inputs === undefined) return;
+      const { tray, packed, ...rest } = change;
+      Object.assign(inputs, rest);
+      Object.assign(inputs.tray, tray);
+      Object.assign(inputs.packed, packed);
+    },
+  },
+  /** One of the sections of which something is said, as a whole. */
   sectionSet: {
     prepare: prepared<{ column: string; section: number; inputs: SectionInputs }>,
     reducer(state: CaseDocument, { payload }: Change<{ column: string; section: number; inputs: SectionInputs }>) {

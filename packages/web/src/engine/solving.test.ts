@@ -1,15 +1,18 @@
-import { inputHashes } from '@keen-ladder/core';
+import { inputHashes, newHardware } from '@keen-ladder/core';
 import type { CaseDocument } from '@keen-ladder/schema';
 import { demoCases } from '@keen-ladder/demo';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore } from '../store/store.ts';
-import { caseOpened, columnSet, notesWritten } from '../document/documentSlice.ts';
+import { caseOpened, columnSet, hardwareBegun, notesWritten } from '../document/documentSlice.ts';
 import { ladderSearchedOn } from './resultsSlice.ts';
 import { BUDGET, followDocument, LONGEST, PATIENCE } from './solving.ts';
 import type { RunningEngine } from './engines.ts';
 
+/** What feeds, sheet and graph were made from, as the engine tells it. */
+type Hashes = (document: CaseDocument) => { balance: string; graph: string };
+
 /** An engine that says what it is asked; the first one never ends a column. */
-function engines(first = 1) {
+function engines(first = 1, hashesOf: Hashes = () => ({ balance: 'of something else', graph: 'of something else' })) {
   const asked: string[] = [];
   const stopped: number[] = [];
   let started = first - 1;
@@ -18,7 +21,10 @@ function engines(first = 1) {
     const engine = {
       solve: (document: CaseDocument) => {
         asked.push(`${number} solve ${document.notes}`);
-        return Promise.resolve({ results: { absorption: {}, feeds: {} }, milliseconds: 1 });
+        const { balance, graph } = hashesOf(document);
+        const answer = (inputHash: string) => ({ inputHash, outcome: { state: 'open', points: [] } });
+        const results = { absorption: null, feeds: {}, balance: answer(balance), graph: answer(graph) };
+        return Promise.resolve({ results, milliseconds: 1 });
       },
       node: () => Promise.resolve({ inputHash: '', outcome: { state: 'open', points: [] } }),
       ladder: (document: CaseDocument, _: string, longest: number) => {
@@ -33,12 +39,12 @@ function engines(first = 1) {
 }
 
 /** @param first number of the first engine */
-function ladderPage(first = 1) {
+function ladderPage(first = 1, hashesOf?: Hashes) {
   const [demo] = demoCases();
   const store = createStore();
   if (demo === undefined) throw new Error('no demo');
   store.dispatch(caseOpened({ ...demo.document, notes: 'first' }));
-  const running = engines(first);
+  const running = engines(first, hashesOf);
   const leave = followDocument(store, running.start);
   return { store, leave, ...running };
 }
@@ -98,5 +104,17 @@ test('a long column that nobody has changed is let run', async () => {
   await vi.advanceTimersByTimeAsync(BUDGET / 2);
   expect(stopped).toEqual([]);
   expect(asked).toEqual(['1 solve first', `1 ladder first ${LONGEST.usual}`]);
+  leave();
+});
+
+test('what an edit leaves as it was is not asked for again: of what stands below the sheet that alone', async () => {
+  const { store, asked, leave } = ladderPage(2, (document) => inputHashes(document, 'column'));
+  await vi.advanceTimersByTimeAsync(PATIENCE / 2);
+  store.dispatch(hardwareBegun({ column: 'column', hardware: newHardware('trays') }));
+  await vi.advanceTimersByTimeAsync(PATIENCE / 2);
+  expect(asked).toEqual(['2 solve first', `2 ladder first ${LONGEST.usual}`, `2 ladder first ${LONGEST.usual}`]);
+  store.dispatch(columnSet({ column: 'column', change: { service: 'stripping' } }));
+  await vi.advanceTimersByTimeAsync(PATIENCE / 2);
+  expect(asked.slice(3)).toEqual(['2 solve first', `2 ladder first ${LONGEST.usual}`]);
   leave();
 });

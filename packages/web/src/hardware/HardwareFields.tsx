@@ -3,14 +3,19 @@ import { newSection, sectionName, USUAL_FACTOR } from '@keen-ladder/core';
 import type { HardwareFacts, Show } from '@keen-ladder/core';
 import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
 import { Button } from 'antd';
-import { hardwareSet, sectionSet } from '../document/documentSlice.ts';
+import { memo } from 'react';
+import type { PropsWithChildren } from 'react';
+import { useStore } from 'react-redux';
+import { hardwareSet, sectionChanged } from '../document/documentSlice.ts';
 import { selectBrief } from '../document/showing.ts';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
+import { selectColumn } from '../document/selectors.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import type { RootState } from '../store/store.ts';
 import { PackedFields } from './PackedFields.tsx';
 import { ShareField } from './ShareField.tsx';
-import { TrayFields } from './TrayFields.tsx';
+import { efficiencyWords, TrayFields } from './TrayFields.tsx';
 
 interface Props {
   column: ColumnUnit;
@@ -25,65 +30,125 @@ const foamings: { value: HardwareInputs['foaming']; label: string }[] = [
   { value: 'very-high', label: 'very much: caustic, soaps' },
 ];
 
+/** Its parts are given numbers and words, not all that is known: while one number is dragged the others are not drawn anew. */
 export function HardwareFields({ column, hardware, facts }: Props) {
-  const dispatch = useAppDispatch();
+  const show = useAppSelector(selectBrief);
   const { ladder } = column;
-  const path = `units.${column.id}.hardware`;
-  const set = (change: Partial<HardwareInputs>, gesture?: string) => dispatch(hardwareSet({ column: column.id, change }, gesture));
+  const [hasCondenser, hasReboiler] = [ladder?.top !== 'none', ladder?.bottom !== 'none'];
   return (
     <form className="inputs" aria-label="Inputs of the hardware" onSubmit={(event) => event.preventDefault()}>
-      {hardware.sections.map((inputs, k) => (
-        <SectionForm key={k} column={column} hardware={hardware} facts={facts} inputs={inputs} k={k} />
-      ))}
-      <Sections column={column} hardware={hardware} facts={facts} />
-      <section aria-label="System">
-        <h2>System</h2>
-        <ChoiceField
-          label="Foams"
-          path={`${path}.foaming`}
-          value={hardware.foaming}
-          options={foamings}
-          onChange={(foaming) => set({ foaming, systemFactor: USUAL_FACTOR[foaming] })}
+      {hardware.sections.map((inputs, k) => {
+        const section = facts?.sections[k];
+        return (
+          <SectionForm
+            key={k}
+            column={column.id}
+            k={k}
+            inputs={inputs}
+            name={nameOf(facts, hardware, k)}
+            sized={sizedWords(facts, hardware, k, show)}
+            now={section?.diameter ?? 1}
+          >
+            {inputs.contact === 'packing' ? (
+              <PackedFields
+                column={column.id}
+                section={k}
+                packed={inputs.packed}
+                hetp={inputs.packed.height === null ? (section?.packed?.hetp ?? null) : null}
+                rule={section?.packed?.rule ?? null}
+              />
+            ) : (
+              <TrayFields column={column.id} section={k} tray={inputs.tray} efficiency={efficiencyWords(section?.efficiency)} />
+            )}
+          </SectionForm>
+        );
+      })}
+      <Sections
+        column={column.id}
+        count={facts?.sections.length ?? 1}
+        isAlike={hardware.sections.length === 1}
+        diameters={hardware.diameters}
+      />
+      <System column={column.id} foaming={hardware.foaming} systemFactor={hardware.systemFactor} turnDown={hardware.turnDown} />
+      {(hasCondenser || hasReboiler) && (
+        <Ends
+          column={column.id}
+          ends={hardware.ends}
+          hasCondenser={hasCondenser}
+          hasReboiler={hasReboiler}
+          condenser={facts?.ends.condenser?.coefficient}
+          reboiler={facts?.ends.reboiler?.coefficient}
         />
-        <ShareField
-          label="System factor"
-          path={`${path}.systemFactor`}
-          value={hardware.systemFactor}
-          limits={[30, 100]}
-          note="flooding comes so much earlier; usual for what foams so, common practice"
-          onChange={(systemFactor, gesture) => set({ systemFactor: systemFactor ?? 1 }, gesture)}
-        />
-        <ShareField
-          label="Turn-down"
-          path={`${path}.turnDown`}
-          value={hardware.turnDown}
-          limits={[5, 100]}
-          note="smallest load to work at, of this one"
-          onChange={(turnDown, gesture) => set({ turnDown: turnDown ?? 1 }, gesture)}
-        />
-      </section>
-      {(ladder?.top !== 'none' || ladder.bottom !== 'none') && <Ends column={column} hardware={hardware} facts={facts} />}
+      )}
     </form>
   );
 }
 
+interface SystemProps extends Pick<HardwareInputs, 'foaming' | 'systemFactor' | 'turnDown'> {
+  column: string;
+}
+
+/** How the system foams, and how little it is to work with. */
+const System = memo(function System({ column, foaming, systemFactor, turnDown }: SystemProps) {
+  const dispatch = useAppDispatch();
+  const path = `units.${column}.hardware`;
+  const set = (change: Partial<HardwareInputs>, gesture?: string) => dispatch(hardwareSet({ column, change }, gesture));
+  return (
+    <section aria-label="System">
+      <h2>System</h2>
+      <ChoiceField
+        label="Foams"
+        path={`${path}.foaming`}
+        value={foaming}
+        options={foamings}
+        onChange={(next) => set({ foaming: next, systemFactor: USUAL_FACTOR[next] })}
+      />
+      <ShareField
+        label="System factor"
+        path={`${path}.systemFactor`}
+        value={systemFactor}
+        limits={[30, 100]}
+        note="flooding comes so much earlier; usual for what foams so, common practice"
+        onChange={(next, gesture) => set({ systemFactor: next ?? 1 }, gesture)}
+      />
+      <ShareField
+        label="Turn-down"
+        path={`${path}.turnDown`}
+        value={turnDown}
+        limits={[5, 100]}
+        note="smallest load to work at, of this one"
+        onChange={(next, gesture) => set({ turnDown: next ?? 1 }, gesture)}
+      />
+    </section>
+  );
+});
+
+interface EndsProps {
+  column: string;
+  ends: HardwareInputs['ends'];
+  hasCondenser: boolean;
+  hasReboiler: boolean;
+  /** W/(m² K) in force, where there is such an exchanger. */
+  condenser: number | undefined;
+  reboiler: number | undefined;
+}
+
 /** Exchangers and drum at the ends. */
-function Ends({ column, hardware, facts }: Props) {
+const Ends = memo(function Ends({ column, ends, hasCondenser, hasReboiler, ...inForce }: EndsProps) {
   const dispatch = useAppDispatch();
   const show = useAppSelector(selectBrief);
-  const { ends } = hardware;
-  const path = `units.${column.id}.hardware.ends`;
+  const path = `units.${column}.hardware.ends`;
   const set = (change: Partial<HardwareInputs['ends']>, gesture?: string) =>
-    dispatch(hardwareSet({ column: column.id, change: { ends: { ...ends, ...change } } }, gesture));
+    dispatch(hardwareSet({ column, change: { ends: { ...ends, ...change } } }, gesture));
   const coefficients = [
-    ['condenser', 'Condenser', column.ladder?.top !== 'none'],
-    ['reboiler', 'Reboiler', column.ladder?.bottom !== 'none'],
+    ['condenser', 'Condenser', hasCondenser],
+    ['reboiler', 'Reboiler', hasReboiler],
   ] as const;
   return (
     <section aria-label="Ends">
       <h2>Ends</h2>
       {coefficients.map(([key, label, isThere]) => {
-        const proposed = facts?.ends[key]?.coefficient;
+        const usual = inForce[key];
         return (
           isThere && (
             <QuantityField
@@ -91,7 +156,7 @@ function Ends({ column, hardware, facts }: Props) {
               label={`${label}, U`}
               path={`${path}.${key}`}
               value={ends[key] === null ? null : { si: ends[key], dimension: 'heatTransfer' }}
-              placeholder={proposed === undefined ? 'usual' : (show.quantity(proposed, 'heatTransfer').split(' ')[0] ?? '')}
+              placeholder={usual === undefined ? 'usual' : (show.quantity(usual, 'heatTransfer').split(' ')[0] ?? '')}
               {...(ends[key] === null ? { note: 'overall coefficient, usual unless entered' } : {})}
               step={50}
               limits={{ from: 1, to: 1e5 }}
@@ -100,7 +165,7 @@ function Ends({ column, hardware, facts }: Props) {
           )
         );
       })}
-      {column.ladder?.top !== 'none' && (
+      {hasCondenser && (
         <QuantityField
           label="Reflux drum holds"
           path={`${path}.drumTime`}
@@ -113,16 +178,24 @@ function Ends({ column, hardware, facts }: Props) {
       )}
     </section>
   );
+});
+
+interface SectionsProps extends Pick<HardwareInputs, 'diameters'> {
+  column: string;
+  count: number;
+  isAlike: boolean;
 }
 
 /** Whether sections are alike, and whether they have one diameter. */
-function Sections({ column, hardware, facts }: Props) {
+const Sections = memo(function Sections({ column, count, isAlike, diameters }: SectionsProps) {
   const dispatch = useAppDispatch();
-  const count = facts?.sections.length ?? 1;
-  const isAlike = hardware.sections.length === 1;
+  const store = useStore<RootState>();
   if (count < 2 && isAlike) return null;
-  const set = (change: Partial<HardwareInputs>) => dispatch(hardwareSet({ column: column.id, change }));
-  const [first] = hardware.sections;
+  const set = (change: Partial<HardwareInputs>) => dispatch(hardwareSet({ column, change }));
+  const build = (how: 'alike' | 'own') => {
+    const [first = newSection('trays')] = selectColumn(store.getState())?.hardware?.sections ?? [];
+    set({ sections: how === 'alike' ? [first] : Array.from({ length: count }, () => first) });
+  };
   return (
     <section aria-label="Sections">
       <h2>Sections</h2>
@@ -133,25 +206,20 @@ function Sections({ column, hardware, facts }: Props) {
           { value: 'alike', label: 'all alike' },
           { value: 'own', label: 'each its own way' },
         ]}
-        onChange={(how) =>
-          set({
-            sections:
-              how === 'alike' ? hardware.sections.slice(0, 1) : Array.from({ length: count }, () => first ?? newSection('trays')),
-          })
-        }
+        onChange={build}
       />
       <ChoiceField
         label="Diameter"
-        value={hardware.diameters}
+        value={diameters}
         options={[
           { value: 'one', label: 'one for all' },
           { value: 'each', label: 'one each' },
         ]}
-        onChange={(diameters) => set({ diameters })}
+        onChange={(next) => set({ diameters: next })}
       />
     </section>
   );
-}
+});
 
 function nameOf(facts: HardwareFacts | undefined, hardware: HardwareInputs, k: number): string {
   if (hardware.sections.length === 1) return 'Every section';
@@ -173,87 +241,111 @@ function sizedWords(facts: HardwareFacts | undefined, hardware: HardwareInputs, 
   return `sized: ${show.quantity(section.diameter, 'length').split(' ')[0] ?? ''}`;
 }
 
-function SectionForm({ column, hardware, facts, inputs, k }: Props & { inputs: SectionInputs; k: number }) {
+interface SectionProps {
+  column: string;
+  /** Its place among the sections of which something is said. */
+  k: number;
+  inputs: SectionInputs;
+  name: string;
+  /** What the field of a diameter says while it is empty. */
+  sized: string;
+  /** m, as it is. */
+  now: number;
+}
+
+function SectionForm({ column, k, inputs, name, sized, now, children }: PropsWithChildren<SectionProps>) {
+  const { contact, share, diameter, mostDrop } = inputs;
+  return (
+    <section aria-label={name}>
+      <h2>{name}</h2>
+      <SizeFields
+        column={column}
+        section={k}
+        contact={contact}
+        share={share}
+        diameter={diameter}
+        mostDrop={mostDrop}
+        sized={sized}
+        now={now}
+      />
+      {children}
+    </section>
+  );
+}
+
+interface SizeProps extends Pick<SectionInputs, 'contact' | 'share' | 'diameter' | 'mostDrop'> {
+  column: string;
+  section: number;
+  sized: string;
+  now: number;
+}
+
+/** What a section is sized for, or how wide it is. */
+const SizeFields = memo(function SizeFields({ column, section, contact, share, diameter, mostDrop, sized, now }: SizeProps) {
   const dispatch = useAppDispatch();
   const show = useAppSelector(selectBrief);
-  const path = `units.${column.id}.hardware.sections.${k}`;
-  const set = (change: Partial<SectionInputs>, gesture?: string) =>
-    dispatch(sectionSet({ column: column.id, section: k, inputs: { ...inputs, ...change } }, gesture));
-  const isPacked = inputs.contact === 'packing';
-  const now = facts?.sections[k]?.diameter ?? 1;
+  const path = `units.${column}.hardware.sections.${section}`;
+  const set = (change: Partial<SectionInputs>, gesture?: string) => dispatch(sectionChanged({ column, section, change }, gesture));
+  const isPacked = contact === 'packing';
   return (
-    <section aria-label={nameOf(facts, hardware, k)}>
-      <h2>{nameOf(facts, hardware, k)}</h2>
+    <>
       <ChoiceField
         label="Contact by"
         path={`${path}.contact`}
-        value={inputs.contact}
-        options={[
-          { value: 'trays', label: 'trays' },
-          { value: 'packing', label: 'packing' },
-        ]}
-        onChange={(contact) => set({ contact, share: newSection(contact).share, mostDrop: null })}
+        value={contact}
+        options={CONTACTS}
+        onChange={(next) => set({ contact: next, share: newSection(next).share, mostDrop: null })}
       />
       <ShareField
         label="Size for"
         path={`${path}.share`}
-        value={inputs.share}
+        value={share}
         limits={[10, 120]}
         unit="% of flooding"
-        onChange={(share, gesture) => set({ share: share ?? newSection(inputs.contact).share }, gesture)}
+        onChange={(next, gesture) => set({ share: next ?? newSection(contact).share }, gesture)}
       />
       <QuantityField
         label="Diameter"
         path={`${path}.diameter`}
-        value={inputs.diameter === null ? null : { si: inputs.diameter, dimension: 'length' }}
-        placeholder={sizedWords(facts, hardware, k, show)}
+        value={diameter === null ? null : { si: diameter, dimension: 'length' }}
+        placeholder={sized}
         step={0.05}
-        {...(inputs.diameter === null ? {} : { range: [0.1, Math.max(4, Math.ceil(1.5 * now))] as [number, number] })}
+        {...(diameter === null ? {} : { range: [0.1, Math.max(4, Math.ceil(1.5 * now))] as [number, number] })}
         limits={{ from: 0.02, to: 60 }}
-        note={<Given inputs={inputs} now={now} show={show} onSet={(diameter) => set({ diameter })} />}
+        note={<Given diameter={diameter} now={now} show={show} onSet={(next) => set({ diameter: next })} />}
         onChange={(value, gesture) => set({ diameter: value?.si ?? null }, gesture)}
       />
       <QuantityField
         label={isPacked ? 'Drop of the bed, at most' : 'Drop of a tray, at most'}
         path={`${path}.mostDrop`}
-        value={inputs.mostDrop === null ? null : { si: inputs.mostDrop, dimension: isPacked ? 'bedDrop' : 'pressureDrop' }}
+        value={mostDrop === null ? null : { si: mostDrop, dimension: isPacked ? 'bedDrop' : 'pressureDrop' }}
         placeholder="any"
         step={0.5}
         limits={{ from: 1e-3, to: 1e6 }}
         onChange={(value, gesture) => set({ mostDrop: value?.si ?? null }, gesture)}
       />
-      {isPacked ? (
-        <PackedFields
-          path={`${path}.packed`}
-          packed={inputs.packed}
-          facts={facts?.sections[k]}
-          onSet={(packed, gesture) => set({ packed }, gesture)}
-        />
-      ) : (
-        <TrayFields
-          path={`${path}.tray`}
-          tray={inputs.tray}
-          facts={facts?.sections[k]}
-          onSet={(tray, gesture) => set({ tray }, gesture)}
-        />
-      )}
-    </section>
+    </>
   );
-}
+});
+
+const CONTACTS: { value: SectionInputs['contact']; label: string }[] = [
+  { value: 'trays', label: 'trays' },
+  { value: 'packing', label: 'packing' },
+];
 
 /** Between a diameter that is given and one that is sized. */
 function Given({
-  inputs,
+  diameter,
   now,
   show,
   onSet,
 }: {
-  inputs: SectionInputs;
+  diameter: number | null;
   now: number;
   show: Show;
-  onSet: (diameter: number | null) => void;
+  onSet: (next: number | null) => void;
 }) {
-  return inputs.diameter === null ? (
+  return diameter === null ? (
     <Button type="link" className="go" onClick={() => onSet(now)}>
       Give it: {show.quantity(now, 'length')}
     </Button>

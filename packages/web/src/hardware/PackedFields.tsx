@@ -1,20 +1,24 @@
 /** A section's packing: which, its own numbers, methods, heights. */
 import { METHOD_NAMES, PACKINGS } from '@keen-ladder/core';
-import type { SectionFacts } from '@keen-ladder/core';
 import type { PackedInputs, Packing } from '@keen-ladder/schema';
 import { Select } from 'antd';
+import { memo } from 'react';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { Field } from '../fields/Field.tsx';
 import { PlainField } from '../fields/PlainField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { selectBrief } from '../document/showing.ts';
-import { useAppSelector } from '../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { sectionChanged } from '../document/documentSlice.ts';
 
 interface Props {
-  path: string;
+  column: string;
+  /** Its place among the sections of which something is said. */
+  section: number;
   packed: PackedInputs;
-  facts: SectionFacts | undefined;
-  onSet: (packed: PackedInputs, gesture?: string) => void;
+  /** m of a stage as it is worked out, and as practice takes it; null where nothing tells it. */
+  hetp: number | null;
+  rule: number | null;
 }
 
 const named = <M extends string>(methods: readonly M[]) => methods.map((value) => ({ value, label: METHOD_NAMES[value] ?? value }));
@@ -48,11 +52,14 @@ const options = [
   { label: 'own', options: [{ value: OWN.key, label: 'own packing' }] },
 ];
 
-export function PackedFields({ path, packed, facts, onSet }: Props) {
+/** Drawn anew as something of the packing changes, and not as the column widens. */
+export const PackedFields = memo(function PackedFields({ column, section, packed, hetp, rule }: Props) {
+  const dispatch = useAppDispatch();
   const show = useAppSelector(selectBrief);
-  const set = (change: Partial<PackedInputs>, gesture?: string) => onSet({ ...packed, ...change }, gesture);
+  const path = `units.${column}.hardware.sections.${section}.packed`;
+  const set = (packed: Partial<PackedInputs>, gesture?: string) =>
+    dispatch(sectionChanged({ column, section, change: { packed } }, gesture));
   const { packing } = packed;
-  const built = facts?.packed;
   return (
     <>
       <Field label="Packing" path={`${path}.packing`}>
@@ -79,16 +86,10 @@ export function PackedFields({ path, packed, facts, onSet }: Props) {
         label="Height of a stage"
         path={`${path}.height`}
         value={packed.height === null ? null : { si: packed.height, dimension: 'length' }}
-        placeholder={
-          built === null || built === undefined || packed.height !== null
-            ? 'by the method'
-            : (show.quantity(built.hetp, 'length').split(' ')[0] ?? '')
-        }
+        placeholder={hetp === null ? 'by the method' : (show.quantity(hetp, 'length').split(' ')[0] ?? '')}
         step={0.05}
         limits={{ from: 0.01, to: 20 }}
-        {...(built?.rule === null || built?.rule === undefined
-          ? {}
-          : { note: `practice takes ${show.quantity(built.rule, 'length')}` })}
+        {...(rule === null ? {} : { note: `practice takes ${show.quantity(rule, 'length')}` })}
         onChange={(value, gesture) => set({ height: value?.si ?? null }, gesture)}
       />
       <QuantityField
@@ -112,7 +113,7 @@ export function PackedFields({ path, packed, facts, onSet }: Props) {
       <ChoiceField label="Height by" path={`${path}.hetp`} value={packed.hetp} options={hetps} onChange={(hetp) => set({ hetp })} />
     </>
   );
-}
+});
 
 /** What is known of a packing of the table, and how sure it is. */
 function Known({ packing: { area, voidFraction, factor, source, trust } }: { packing: Packing }) {

@@ -2,18 +2,22 @@
 import { METHOD_NAMES } from '@keen-ladder/core';
 import type { SectionFacts } from '@keen-ladder/core';
 import type { TrayInputs } from '@keen-ladder/schema';
+import { memo } from 'react';
 import { ChoiceField } from '../fields/ChoiceField.tsx';
 import { QuantityField } from '../fields/QuantityField.tsx';
 import { PlainField } from '../fields/PlainField.tsx';
-import { useAppSelector } from '../store/store.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { sectionChanged } from '../document/documentSlice.ts';
 import { selectDisplay } from '../document/selectors.ts';
 import { ShareField } from './ShareField.tsx';
 
 interface Props {
-  path: string;
+  column: string;
+  /** Its place among the sections of which something is said. */
+  section: number;
   tray: TrayInputs;
-  facts: SectionFacts | undefined;
-  onSet: (tray: TrayInputs, gesture?: string) => void;
+  /** What its efficiency is where none is given. */
+  efficiency: string;
 }
 
 const kinds: { value: TrayInputs['kind']; label: string }[] = [
@@ -54,10 +58,13 @@ const ATTRIBUTES = {
   given: 'given',
 } as const;
 
-export function TrayFields({ path, tray, facts, onSet }: Props) {
+/** Drawn anew as something of the trays changes, and not as the column widens. */
+export const TrayFields = memo(function TrayFields({ column, section, tray, efficiency }: Props) {
+  const dispatch = useAppDispatch();
   const isInches = useAppSelector(selectDisplay).smallLength === 'in';
-  const set = (change: Partial<TrayInputs>, gesture?: string) => onSet({ ...tray, ...change }, gesture);
-  const efficiency = facts?.efficiency;
+  const path = `units.${column}.hardware.sections.${section}.tray`;
+  const set = (tray: Partial<TrayInputs>, gesture?: string) =>
+    dispatch(sectionChanged({ column, section, change: { tray } }, gesture));
   return (
     <>
       <ChoiceField label="Kind" path={`${path}.kind`} value={tray.kind} options={kinds} onChange={(kind) => set({ kind })} />
@@ -116,11 +123,7 @@ export function TrayFields({ path, tray, facts, onSet }: Props) {
         path={`${path}.efficiency`}
         value={tray.efficiency}
         limits={[1, 150]}
-        placeholder={
-          efficiency === null || efficiency === undefined
-            ? 'proposed'
-            : `${ATTRIBUTES[efficiency.by]}: ${(100 * efficiency.value).toFixed(0)}`
-        }
+        placeholder={efficiency}
         onChange={(value, gesture) => set({ efficiency: value }, gesture)}
       />
       <ChoiceField
@@ -139,7 +142,13 @@ export function TrayFields({ path, tray, facts, onSet }: Props) {
       />
     </>
   );
-}
+});
+
+/** What a section's efficiency is where none is given, in a word. */
+export const efficiencyWords = (efficiency: SectionFacts['efficiency'] | undefined): string =>
+  efficiency === null || efficiency === undefined
+    ? 'proposed'
+    : `${ATTRIBUTES[efficiency.by]}: ${(100 * efficiency.value).toFixed(0)}`;
 
 interface PartProps {
   path: string;

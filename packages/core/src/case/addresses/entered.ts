@@ -96,7 +96,10 @@ const kept = new WeakMap<CaseDocument, Map<string, Entered | undefined>>();
  */
 export function enteredAt(document: CaseDocument, address: string): Entered | undefined {
   let found = kept.get(document);
-  if (found === undefined) kept.set(document, (found = new Map()));
+  if (found === undefined) {
+    found = new Map<string, Entered | undefined>();
+    kept.set(document, found);
+  }
   if (!found.has(address)) found.set(address, findEntered(document, address));
   return found.get(address);
 }
