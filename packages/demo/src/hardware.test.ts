@@ -214,6 +214,7 @@ function anyHardware(): fc.Arbitrary<HardwareInputs> {
       'zuiderweg' as const,
       'van-winkle' as const,
     ),
+    pools: fc.option(fc.integer({ min: 1, max: 100 })),
     efficiency: fc.option(real(0.01, 1.5)),
   });
   const packed = fc.record({

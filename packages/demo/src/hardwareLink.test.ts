@@ -240,3 +240,34 @@ test('properties without a table are told, each once', () => {
     own.some(({ property, how, names }) => property === 'surface tension' && 'method' in how && names.join().includes('thanol')),
   ).toBe(true);
 });
+
+describe('what is built', () => {
+  const { document } = splitter();
+  const withTray = (change: Partial<HardwareInputs['sections'][number]['tray']>): HardwareInputs => {
+    const hardware = newHardware('trays');
+    return { ...hardware, sections: hardware.sections.map((section) => ({ ...section, tray: { ...section.tray, ...change } })) };
+  };
+
+  test('trays have room for a manhole after every twenty, and are as high as they stand apart otherwise', () => {
+    for (const [spacing, more] of [
+      [0.5, 0.1],
+      [0.6, 0],
+      [0.75, 0],
+    ] as const) {
+      const { sections, vessel } = rated(document, withTray({ spacing }));
+      for (const { trays, manholes, height } of sections) {
+        expect(manholes).toBe(Math.ceil((trays ?? 0) / 20) - 1);
+        expect(height).toBeCloseTo((trays ?? 0) * spacing + manholes * more, 9);
+      }
+      expect(vessel.manholes).toBe(3 + sections.reduce((sum, { manholes }) => sum + manholes, 0));
+    }
+  });
+  test('liquid that mixes on its way makes trays by Chan & Fair worse, the more the fewer pools; AIChE has its own mixing', () => {
+    const overall = (pools: number | null, efficiencyBy: 'chan-fair' | 'aiche'): number =>
+      rated(document, withTray({ pools, efficiencyBy, weirHeight: 0.02 })).sections[0]?.efficiency?.value ?? Number.NaN;
+    const [mixed, three, many] = [overall(1, 'chan-fair'), overall(3, 'chan-fair'), overall(null, 'chan-fair')];
+    expect(mixed).toBeLessThan(three);
+    expect(three).toBeLessThanOrEqual(many);
+    expect(overall(1, 'aiche')).toBe(overall(null, 'aiche'));
+  });
+});

@@ -343,3 +343,24 @@ test('what the pressure of a bed comes from is what its rating says, for every p
     { numRuns: 500 },
   );
 });
+
+test('Robbins’ constants say where there is more liquid than they were made for: 20,000 lb/(h ft²) of water over a packing factor of 20 per ft', () => {
+  const packing = { ...packingOf('pall-ring-50-mm-metal'), factor: 20 / FOOT };
+  const around = {
+    flooding: 'leva',
+    drop: 'robbins',
+    hetp: 'rule',
+    systemFactor: 1,
+    turnDown: 1,
+    pressure: 101_325,
+  } as const;
+  const outsideAt = (perHourAndFoot: number) => {
+    const liquid = (perHourAndFoot * LB) / FOOT ** 2 / 3600; // kg/(m² s)
+    const water = { ...LOADS, vapour: 0.05, liquid: (liquid * Math.PI) / 4, liquidDensity: 62.4 * LBFT3, liquidViscosity: 1e-3 };
+    return rateBed(packing, 1, water, around)
+      .drops.find(({ method }) => method === 'robbins')
+      ?.outside.map(({ what }) => what);
+  };
+  expect(outsideAt(19_900)).toEqual([]);
+  expect(outsideAt(20_100)).toEqual(['liquid velocity']);
+});

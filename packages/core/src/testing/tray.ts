@@ -13,6 +13,7 @@ export const SIEVE: Tray = {
   holeDiameter: 0.005,
   holeShare: 0.1,
   deckThickness: 0.005,
+  pools: null,
   valve: { thickness: 0.0015, density: 7850, seat: 'sharp', legs: 3 },
   cap: { slotHeight: 0.035, slotShare: 0.15, riserShare: 0.12, riserCoefficient: 4, seal: 0.012 },
 };

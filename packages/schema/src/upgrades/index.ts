@@ -235,7 +235,7 @@ function hardwareAtTheEnds(document: Loose): Loose {
     const said = recordOf(hardware);
     const sections = listOf(said['sections']).map((section) => ({
       ...section,
-      tray: { efficiencyBy: 'o-connell', ...recordOf(section['tray']) },
+      tray: { efficiencyBy: 'o-connell', pools: null, ...recordOf(section['tray']) },
     }));
     return { ...unit, hardware: { setsPressure: false, ends: ENDS, ...said, sections } };
   });

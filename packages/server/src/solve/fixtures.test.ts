@@ -18,8 +18,11 @@ const OF_ROUNDING = /\.(?:closure\.(?:material|heat)|residual)$/;
 /** What a feed of a ladder is told by is the inlet since schema 9; it is called as the stream was. */
 const RENAMED: Record<string, string> = { stream: 'inlet' };
 
-/** What was wrong and is told rightly elsewhere: of schema 10 the reflux drum held the reflux without the distillate; now `ends.drum`. */
-const CORRECTED = /\.vessel\.refluxDrum$/;
+/**
+ * Of hardware what schema 10 had wrong: the reflux drum held the reflux without the distillate (now `ends.drum`), and trays left no room for manholes, so that
+ * heights and the masses that follow from them have grown.
+ */
+const CORRECTED = /\.hardware\..*\.(?:refluxDrum|height|mass|tops\.\d+)$|\.designs\..*\.(?:height|mass)$/;
 
 const jsonOf = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
 

@@ -133,6 +133,16 @@ export const TrayFields = memo(function TrayFields({ column, section, tray, effi
         options={efficiencies}
         onChange={(efficiencyBy) => set({ efficiencyBy })}
       />
+      <PlainField
+        label="Liquid mixes, pools"
+        path={`${path}.pools`}
+        value={tray.pools}
+        placeholder="plug flow"
+        step={1}
+        limits={{ from: 1, to: 100 }}
+        note="for Chan & Fair and Zuiderweg: Gautreaux & O’Connell 1955"
+        onChange={(pools, gesture) => set({ pools: pools === null ? null : Math.round(pools) }, gesture)}
+      />
       <ChoiceField
         label="Flooding by"
         path={`${path}.flooding`}

@@ -24,6 +24,11 @@ export function vesselFigures({ sections, vessel }: HardwareFacts, show: Show): 
       `${sections.map(({ height }) => length(height)).join(' + ')} of trays or beds, with ${length(CLEAR_HEIGHTS.top)} over the top, ${length(CLEAR_HEIGHTS.sump)} under the bottom${sections.length > 1 ? ` and ${length(CLEAR_HEIGHTS.between)} between sections` : ''} (Walas: practice)`,
     ],
     [
+      'Manholes',
+      show.count(vessel.manholes),
+      `over the top, under the bottom, between sections, at redistributors, and one for every 20 trays, which stand ${length(0.6)} apart there (practice)`,
+    ],
+    [
       'Pressure drop',
       drop === null ? NO_DROP[noDrop ?? 'unknown'] : show.quantity(drop, 'pressureDrop'),
       sections.map((section) => dropWords(section, show)).join(' + '),

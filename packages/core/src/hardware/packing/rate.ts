@@ -17,7 +17,7 @@ import {
 import { floodingDrop, levaVelocity, prahlVelocity } from './chart.ts';
 import { hetpOf, ruleOfHetp } from './hetp.ts';
 import { onda } from './onda.ts';
-import { robbinsDrop } from './robbins.ts';
+import { ROBBINS_MOST_LIQUID, robbinsDrop } from './robbins.ts';
 import { stichlmairDrop, stichlmairFlooding } from './stichlmair.ts';
 import { gauzeTransfer, sheetDrop, sheetTransfer } from './structured.ts';
 import { leastLiquid } from './wetting.ts';
@@ -121,6 +121,17 @@ const DROP: Record<PackingDrop, (asked: Asked) => number | null | undefined> = {
       : (stichlmairDrop(uL, uV, { area, voidFraction, constants: stichlmair }, loads) ?? null),
   rocha: ({ packing: { channels, voidFraction }, loads, uV, uL }) =>
     channels === null || voidFraction === null ? undefined : (sheetDrop(uL, uV, channels, voidFraction, loads)?.value ?? null),
+};
+
+const DROP_RANGE: Record<PackingDrop, (asked: Asked) => Outside[]> = {
+  'billet-schultes': () => [],
+  robbins: ({ packing: { factor }, loads, uV, uL, pressure }) => {
+    if (factor === null) return [];
+    const { Lf } = robbinsDrop(uL * loads.liquidDensity, uV * loads.vapourDensity, factor, loads, pressure);
+    return outsideOf(['liquid velocity', uL, 0, (uL * ROBBINS_MOST_LIQUID) / Lf, 'velocity']);
+  },
+  stichlmair: () => [],
+  rocha: () => [],
 };
 
 /** Hold-up of a bed by Billet & Schultes: above loading it rises to that of flooding, by the 13th power of the share. */
@@ -303,7 +314,7 @@ export function rateBed(packing: Packing, diameter: number, loads: Loads, around
   const isFlooded = flooding !== undefined && flooding.value >= 1;
   const drops = keysOf(DROP).flatMap((method): ByMethod<PackingDrop>[] => {
     const value = DROP[method](asked);
-    return typeof value === 'number' && Number.isFinite(value) ? [{ method, value, outside: [] }] : [];
+    return typeof value === 'number' && Number.isFinite(value) ? [{ method, value, outside: DROP_RANGE[method](asked) }] : [];
   });
   const drop = isFlooded ? undefined : chosen(drops, around.drop);
   const hetps = keysOf(HETP).flatMap((method): ByMethod<HetpMethod>[] => {

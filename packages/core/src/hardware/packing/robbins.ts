@@ -6,8 +6,8 @@ const LB_PER_FT2_H = 0.45359237 / 0.3048 ** 2 / 3600; // kg/(m² s)
 const LB_PER_FT3 = 0.45359237 / 0.3048 ** 3; // kg/m³
 const HIGH_PRESSURE = 101_325; // Pa
 
-/** Below this liquid rate, lb/(h ft²), the constants are exact. */
-const EXACT_BELOW = 20_000;
+/** Up to this liquid rate Lf, lb/(h ft²), the constants are exact. */
+export const ROBBINS_MOST_LIQUID = 20_000;
 
 /**
  * ΔP = P0 + 0.4 (Lf/20000)^0.1 P0⁴, P0 = C1 Gf² 10^(C2 Lf), in in of water a ft, lb/(h ft²), lb/ft³ and mPa s.
@@ -31,5 +31,5 @@ export function robbinsDrop(
   const density = 62.4 / (liquidDensity / LB_PER_FT3);
   const Lf = (liquid / LB_PER_FT2_H) * density * size * (1e3 * liquidViscosity) ** 0.1;
   const P0 = 7.4e-8 * Gf ** 2 * 10 ** (2.7e-5 * Lf);
-  return { value: INCH_OF_WATER_PER_FOOT * (P0 + 0.4 * (Lf / EXACT_BELOW) ** 0.1 * P0 ** 4), Lf, Gf, P0 };
+  return { value: INCH_OF_WATER_PER_FOOT * (P0 + 0.4 * (Lf / ROBBINS_MOST_LIQUID) ** 0.1 * P0 ** 4), Lf, Gf, P0 };
 }

@@ -133,7 +133,7 @@ export const pitchOf = ({ holeDiameter, holeShare }: Pick<Tray, 'holeDiameter' |
   holeDiameter * Math.sqrt(0.9069 / holeShare);
 
 /**
- * Murphree's efficiency of a tray by every method, without what vapour carries up; empty where diffusivities or the stripping factor are not known.
+ * Murphree's efficiency of a tray by every method, its liquid as a plug or as pools, but AIChE's with its own mixing, without what vapour carries up; empty where diffusivities or the stripping factor are not known.
  * @param share of flooding
  */
 export function trayEfficiency(tray: Tray, loads: Loads, share: number): ByMethod<EfficiencyMethod>[] {
@@ -151,11 +151,14 @@ export function trayEfficiency(tray: Tray, loads: Loads, share: number): ByMetho
   const isSpray = regimeOf(vapourVolume(loads) / areas.holes, froth.clear, tray.holeDiameter, 0, 0, loads) === 'spray';
   const area = isSpray ? z.spray : z.froth;
   const byArea = { gas: (z.kG * area) / u, liquid: (z.kL * area * areas.active) / liquidVolume(loads) };
-  const plug = (units: TransferUnits): number => lewisEfficiency(pointEfficiency(units, lambda), lambda);
+  const overTray = (units: TransferUnits): number => {
+    const point = pointEfficiency(units, lambda);
+    return tray.pools === null ? lewisEfficiency(point, lambda) : poolsEfficiency(point, lambda, tray.pools);
+  };
   return [
     {
       method: 'chan-fair',
-      value: plug(chan),
+      value: overTray(chan),
       outside: outsideOf(['share of flooding', share, 0.4, 0.95, 'ratio']),
     },
     {
@@ -168,7 +171,7 @@ export function trayEfficiency(tray: Tray, loads: Loads, share: number): ByMetho
     },
     {
       method: 'zuiderweg',
-      value: plug(byArea),
+      value: overTray(byArea),
       outside: outsideOf(weir, ['vapour density', loads.vapourDensity, 1, 80, 'density']),
     },
     { method: 'van-winkle', value: vanWinkle(u, loads, tray, liquid), outside: [] },

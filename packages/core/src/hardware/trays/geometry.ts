@@ -45,6 +45,8 @@ export interface Tray {
   /** Holes (or open valves' holes, or slots), of the active area. */
   holeShare: number;
   deckThickness: number; // m
+  /** Pools in a row as which its liquid mixes; null of plug flow. */
+  pools: number | null;
   valve: Valve;
   cap: Cap;
 }

@@ -97,6 +97,8 @@ export const TrayInputs = z.strictObject({
   }),
   flooding: TrayFlooding,
   efficiencyBy: TrayEfficiencyBy,
+  /** Pools in a row as which the liquid on a tray mixes; null: it does not, and flows as a plug. */
+  pools: z.int().min(1).max(100).nullable(),
   /** Overall, of real trays; null: as in the ladder where it says one, else by the method. */
   efficiency: z.number().gt(0).max(1.5).nullable(),
 });

@@ -18,6 +18,7 @@ const SIEVE: TrayInputs = {
   cap: { slotHeight: 0.032, slotShare: 0.15, riserShare: 0.12, riserCoefficient: 4, seal: 0.012 },
   flooding: 'kister-haas',
   efficiencyBy: 'o-connell',
+  pools: null,
   efficiency: null,
 };
 

@@ -16,7 +16,7 @@ import { mendOf } from './mend.ts';
 import { remarksOf } from './remarks.ts';
 import { neededDiameter, outsideOfSection, rateSection, sectionDrops, sectionLimits, windowOf } from './section.ts';
 import type { LoadedSection, RungDrop, RungRating } from './section.ts';
-import { bedHeight, mostBed, vesselOf } from './vessel.ts';
+import { bedHeight, mostBed, trayHeight, vesselOf } from './vessel.ts';
 
 /** Everything of a column's hardware. */
 export function describeHardware(
@@ -144,11 +144,8 @@ function buildSection(
   const efficiency = efficiencyOf(loaded, rated, column, ladder);
   const trays = Math.ceil((section.last - section.first + 1) / efficiency.value - 1e-9);
   const drop = trays * mean(drops.flatMap((each) => each.drop ?? []));
-  return {
-    loaded,
-    rated,
-    own: { ...common, trays, efficiency, packed: null, height: trays * inputs.tray.spacing, drop, noDrop: null },
-  };
+  const { manholes, height } = trayHeight(trays, inputs.tray.spacing);
+  return { loaded, rated, own: { ...common, trays, efficiency, packed: null, height, manholes, drop, noDrop: null } };
 }
 
 /** A section with its limits, what would mend it, where it works and where methods left their ranges. */
@@ -175,7 +172,15 @@ function bedFacts({ section, inputs }: LoadedSection, diameter: number, drops: r
   const drop = sumOf(drops.map((each) => each.drop));
   const noDrop = drop !== null ? null : drops.some(({ isFlooded }) => isFlooded) ? 'flooded' : 'unknown';
   const packed = { hetp, by, rule: ruleOfHetp(kind) ?? null, packing, beds };
-  return { trays: null, efficiency: null, packed, height, drop: drop === null ? null : drop * hetp, noDrop } as const;
+  return {
+    trays: null,
+    efficiency: null,
+    packed,
+    height,
+    manholes: beds - 1,
+    drop: drop === null ? null : drop * hetp,
+    noDrop,
+  } as const;
 }
 
 /** The drop of all sections, Pa; null with its reason where one has none. */

@@ -76,6 +76,7 @@ export const HARDWARE_ENTRIES: readonly Row[] = [
   field('tray.cap.seal', 'liquid over the slots', 'smallLength', undefined),
   field('tray.flooding', 'method of flooding', 'choice', trayed),
   field('tray.efficiencyBy', 'method of the trays’ efficiency', 'choice', trayed),
+  field('tray.pools', 'pools of liquid on a tray', 'count', trayed),
   field('tray.efficiency', 'overall efficiency of the trays', 'ratio', trayed),
   field('packed', 'packing', 'group', undefined),
   field('packed.packing', 'packing', 'choice', packed),

@@ -24,6 +24,7 @@ export interface SectionFacts {
   /** m of an equilibrium stage, and beds between redistributors; null of trays. */
   packed: { hetp: number; by: string; rule: number | null; packing: number; beds: number } | null;
   height: number; // m
+  manholes: number;
   rungs: RungRating[];
   /** The worst rung of each, the worst first. */
   limits: (Limit & { rung: number })[];

@@ -11,10 +11,21 @@ const STEEL = { stress: 138e6, joint: 0.85, corrosion: 0.002 };
 /** Rings of a vessel under vacuum stand at most so far apart, m. */
 const RING_SPACING = 3;
 
+/** A manhole in a section of trays at least every so many, and the spacing that it needs, m: practice (Kister, Distillation Operation). */
+const MANHOLE = { every: 20, spacing: 0.6 };
+
+/** Height of a section of trays, m, with room for its manholes: those above and below stand in the clear heights. */
+export function trayHeight(trays: number, spacing: number): { manholes: number; height: number } {
+  const manholes = Math.max(0, Math.ceil(trays / MANHOLE.every) - 1);
+  return { manholes, height: trays * spacing + manholes * Math.max(0, MANHOLE.spacing - spacing) };
+}
+
 /** What a section of the vessel is like. */
 export interface VesselSection {
   diameter: number; // m
   height: number; // m, of its trays or beds with what is between them
+  /** Within it: between trays, at redistributors. */
+  manholes: number;
 }
 
 /** A vessel, SI. */
@@ -27,6 +38,8 @@ export interface VesselFacts {
   wall: number; // m
   decides: 'inside' | 'outside' | 'stiffness';
   mass: number; // kg, empty
+  /** Over the top, under the bottom, between sections and within them. */
+  manholes: number;
   /** Bore in m for a flow in m³/s. */
   nozzles: { name: string; bore: number; flow: number }[];
 }
@@ -75,6 +88,7 @@ export function vesselOf(
     wall: thickness,
     decides,
     mass: weight / 9.81,
+    manholes: 1 + sections.length + sections.reduce((sum, { manholes }) => sum + manholes, 0),
     nozzles:
       first === undefined || last === undefined
         ? []
