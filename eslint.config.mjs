@@ -39,6 +39,7 @@ export default tseslint.config(
         document: 'readonly',
         MutationObserver: 'readonly',
         PointerEvent: 'readonly',
+        KeyboardEvent: 'readonly',
         requestAnimationFrame: 'readonly',
       },
     },

@@ -28,8 +28,38 @@ await page.goto(address);
 await page.locator('.headline-number').waitFor();
 const updates = await page.evaluate(dragRate);
 const saving = await savingTime(page);
+const diameter = await diameterTime(page);
 await browser.close();
-console.log(JSON.stringify({ list: median(list), graph: median(graph), updates, saving }));
+console.log(JSON.stringify({ list: median(list), graph: median(graph), updates, saving, diameter }));
+
+/** From an edit of a column's diameter to its drawing, ms: an arrow key on the slider, every diameter a new one. */
+async function diameterTime(on) {
+  await on.goto(origin);
+  await on.locator('.case-card', { hasText: 'Four-alcohol splitter' }).getByRole('link').first().click();
+  await on.getByRole('link', { name: /^Hardware/ }).click();
+  await on.locator('[data-part="vessel"]').waitFor();
+  await on.getByRole('button', { name: /^Give it/ }).click();
+  const slider = on.getByRole('slider', { name: 'Diameter, slider' });
+  await slider.focus();
+  return median(await slider.evaluate(stepsDown));
+}
+
+/** In the page. */
+async function stepsDown(slider) {
+  const drawn = () => document.querySelector('.headline-number').textContent;
+  const times = [];
+  for (let k = 0; k < 16; k++) {
+    const before = drawn();
+    const began = performance.now();
+    slider.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'ArrowRight', keyCode: 39, which: 39, bubbles: true, cancelable: true }),
+    );
+    while (drawn() === before && performance.now() - began < 2000) await new Promise((resolve) => requestAnimationFrame(resolve));
+    times.push(performance.now() - began);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return times;
+}
 
 /** From a keystroke to the server's answer, ms. */
 async function savingTime(on) {

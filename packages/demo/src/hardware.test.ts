@@ -108,7 +108,7 @@ describe.each(laddered)('$name', ({ document }) => {
 describe('what is told', () => {
   const { document } = FIRST;
   const told = (hardware: HardwareInputs): string =>
-    hardwareSentences(rated(document, hardware), { hardware }, showBriefly(document.display, document.site)).join(' ');
+    hardwareSentences(rated(document, hardware), showBriefly(document.display, document.site)).join(' ');
   const trays = (change: Partial<SectionInputs['tray']>): HardwareInputs => {
     const hardware = newHardware('trays');
     return { ...hardware, sections: hardware.sections.map((section) => ({ ...section, tray: { ...section.tray, ...change } })) };
@@ -268,7 +268,7 @@ test('any hardware that can be stored is rated with finite numbers, and told in 
       const facts = outcome.value;
       expect(notFinite(facts)).toEqual([]);
       expect(notFinite(designsOf(document, hardware))).toEqual([]);
-      const said = hardwareSentences(facts, { hardware }, showBriefly(document.display, document.site)).join(' ');
+      const said = hardwareSentences(facts, showBriefly(document.display, document.site)).join(' ');
       expect(said).not.toMatch(/NaN|Infinity|undefined/);
       expect(hardwareRows(facts, document).flat().join(' ')).not.toMatch(/NaN|Infinity/);
       expect(notFinite(hardwareReadings(facts))).toEqual([]);

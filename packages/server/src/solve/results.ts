@@ -125,7 +125,7 @@ function hardwareResult(
   const result = told(outcome, show);
   if (outcome.state === 'solved' && result.state === 'solved') {
     tables.set(`${unit.id}-hardware`, hardwareRows(outcome.value, document));
-    result.remarks = hardwareSentences(outcome.value, unit, showBriefly(document.display, document.site));
+    result.remarks = hardwareSentences(outcome.value, showBriefly(document.display, document.site));
   }
   return result;
 }

@@ -15,6 +15,7 @@ import {
 import type { HardwareFacts, SectionFacts } from '@keen-ladder/core';
 import type { ColumnUnit, HardwareInputs, LadderInputs } from '@keen-ladder/schema';
 import { Button, Switch } from 'antd';
+import { memo } from 'react';
 import { hardwareSet, ladderCarried, sectionSet } from '../document/documentSlice.ts';
 import { selectBrief } from '../document/showing.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
@@ -35,7 +36,13 @@ export function HardwareMargin(props: Props) {
   return (
     <aside className="margin" aria-label="What the hardware says" data-stale={isStale}>
       <Said standing={standing} waiting="Rating trays and packing …">
-        {(facts) => <Solved {...props} facts={facts} />}
+        {(facts) => (
+          <>
+            <Solved column={props.column.id} facts={facts} pointed={props.pointed} />
+            <HandBack {...props} facts={facts} />
+            <Remarks facts={facts} />
+          </>
+        )}
       </Said>
       <h2>Notes</h2>
       <Notes />
@@ -43,23 +50,28 @@ export function HardwareMargin(props: Props) {
   );
 }
 
-type SolvedProps = Props & { facts: HardwareFacts };
+interface SolvedProps {
+  column: string;
+  facts: HardwareFacts;
+  pointed: number;
+}
 
-function Solved({ column, hardware, facts, pointed }: SolvedProps) {
+/** Of what was rated, not of what is being entered: an edit is told with its rating. */
+const Solved = memo(function Solved({ column, facts, pointed }: SolvedProps) {
   const show = useAppSelector(selectBrief);
-  const { sections } = facts;
+  const { sections, asked } = facts;
   const rung = sections.flatMap(({ rungs }) => rungs).find((each) => each.rung === pointed);
   return (
     <>
       <Headline sections={sections} />
       <ExplainedFigures rows={vesselFigures(facts, show)} />
-      {wholeSentences(facts, hardware, show).map((sentence) => (
+      {wholeSentences(facts, show).map((sentence) => (
         <p className="sentence" key={sentence}>
           {sentence}
         </p>
       ))}
       {sections.map((section, k) => (
-        <SectionSaid key={section.first} column={column} hardware={hardware} section={section} k={k} />
+        <SectionSaid key={section.first} column={column} hardware={asked} section={section} k={k} />
       ))}
       {rung !== undefined && (
         <>
@@ -68,11 +80,9 @@ function Solved({ column, hardware, facts, pointed }: SolvedProps) {
         </>
       )}
       <Ends facts={facts} />
-      <HandBack column={column} hardware={hardware} facts={facts} />
-      <Remarks facts={facts} />
     </>
   );
-}
+});
 
 /** Exchangers and drum at the ends of the column. */
 function Ends({ facts }: { facts: HardwareFacts }) {
@@ -88,7 +98,7 @@ function Ends({ facts }: { facts: HardwareFacts }) {
 }
 
 /** What is known of the properties only by estimate. */
-function Remarks({ facts: { remarks } }: { facts: HardwareFacts }) {
+const Remarks = memo(function Remarks({ facts: { remarks } }: { facts: HardwareFacts }) {
   const show = useAppSelector(selectBrief);
   return (
     <section aria-label="Properties">
@@ -103,7 +113,7 @@ function Remarks({ facts: { remarks } }: { facts: HardwareFacts }) {
       ))}
     </section>
   );
-}
+});
 
 function Headline({ sections }: { sections: readonly SectionFacts[] }) {
   const show = useAppSelector(selectBrief);
@@ -128,7 +138,7 @@ function SectionSaid({
   section,
   k,
 }: {
-  column: ColumnUnit;
+  column: string;
   hardware: HardwareInputs;
   section: SectionFacts;
   k: number;
@@ -159,7 +169,7 @@ function SectionSaid({
             onClick={() =>
               dispatch(
                 sectionSet({
-                  column: column.id,
+                  column,
                   section: said,
                   inputs: mend.kind === 'diameter' ? { ...mend.inputs, diameter: null } : mend.inputs,
                 }),
@@ -183,7 +193,7 @@ function SectionSaid({
 const MOST_SAID = 3;
 
 /** What the ladder assumed beside what the hardware makes, and the ways to hand it back. */
-function HandBack({ column, hardware, facts }: { column: ColumnUnit; hardware: HardwareInputs; facts: HardwareFacts }) {
+function HandBack({ column, hardware, facts }: Omit<Props, 'pointed'> & { facts: HardwareFacts }) {
   const dispatch = useAppDispatch();
   const { ladder } = column;
   if (ladder === null) return null;

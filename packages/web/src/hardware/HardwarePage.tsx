@@ -88,11 +88,11 @@ function HardwareSheet({ column, hardware, facts, isSolving, pointed, onPoint }:
           {isSolving ? 'Solving …' : 'The vessel is drawn here once the ladder is solved: the margin says what is missing.'}
         </p>
       ) : view === 'Vessel' ? (
-        <VesselDrawing svg={svg} column={column} hardware={hardware} facts={facts} pointed={pointed} onPoint={onPoint} />
+        <VesselDrawing svg={svg} ladder={column.ladder} facts={facts} pointed={pointed} onPoint={onPoint} />
       ) : view === 'Window' ? (
-        <WindowDrawing svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
+        <WindowDrawing svg={svg} hardware={facts.asked} facts={facts} pointed={pointed} />
       ) : view === 'Tray' ? (
-        <TrayPlan svg={svg} hardware={hardware} facts={facts} pointed={pointed} />
+        <TrayPlan svg={svg} hardware={facts.asked} facts={facts} pointed={pointed} />
       ) : view === 'Rungs' ? (
         <HardwareTable facts={facts} pointed={pointed} onPoint={onPoint} />
       ) : view === 'Methods' ? (

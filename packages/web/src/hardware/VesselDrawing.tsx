@@ -4,10 +4,10 @@
  */
 import type { HardwareFacts, SectionFacts } from '@keen-ladder/core';
 import { formatNumber, sectionName } from '@keen-ladder/core';
-import type { ColumnUnit, HardwareInputs } from '@keen-ladder/schema';
+import type { LadderInputs } from '@keen-ladder/schema';
 import { scaleLinear } from 'd3-scale';
 import { Segmented } from 'antd';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent, Ref } from 'react';
 import { useElementSize } from '../charts/useElementSize.ts';
 import { selectDisplay, selectInlets, selectSite } from '../document/selectors.ts';
@@ -24,8 +24,7 @@ import type { VesselStrip } from './vesselStrips.ts';
 
 interface Props {
   svg: Ref<SVGSVGElement>;
-  column: ColumnUnit;
-  hardware: HardwareInputs;
+  ladder: LadderInputs | null;
   facts: HardwareFacts;
   pointed: number;
   onPoint: (rung: number) => void;
@@ -34,7 +33,8 @@ interface Props {
 /** Times as wide as true. */
 const WIDTHS = [1, 3] as const;
 
-export function VesselDrawing(props: Props) {
+/** Of what was rated, not of what is being entered: an edit is drawn with its rating. */
+export const VesselDrawing = memo(function VesselDrawing(props: Props) {
   const panel = useRef<HTMLDivElement>(null);
   const size = useElementSize(panel);
   const [widened, setWidened] = useState<number>(3);
@@ -55,7 +55,7 @@ export function VesselDrawing(props: Props) {
       </div>
     </>
   );
-}
+});
 
 const EDGE = { top: 74, bottom: 44, left: 112, right: 14 };
 
@@ -70,8 +70,7 @@ interface Frame {
 
 function Drawn({
   svg,
-  column,
-  hardware,
+  ladder,
   facts,
   pointed,
   onPoint,
@@ -82,7 +81,7 @@ function Drawn({
   const { colors } = useLook();
   const display = useAppSelector(selectDisplay);
   const site = useAppSelector(selectSite);
-  const strips = useMemo(() => vesselStrips(facts, hardware, { display, site }, colors), [facts, hardware, display, site, colors]);
+  const strips = useMemo(() => vesselStrips(facts, { display, site }, colors), [facts, display, site, colors]);
   const { vessel, sections } = facts;
   const stages = facts.ladderPressure.length;
   const scale = (height - EDGE.top - EDGE.bottom) / vessel.height;
@@ -119,7 +118,7 @@ function Drawn({
       {pointed > 0 && <rect x={EDGE.left} y={yOf(pointed) - 5} width={width - EDGE.left} height={10} fill={colors.blush} />}
       <Shell facts={facts} frame={frame} colors={colors} />
       <Dimensions facts={facts} frame={frame} widened={across / scale} colors={colors} />
-      <Feeds column={column} yOf={yOf} frame={frame} facts={facts} colors={colors} />
+      <Feeds ladder={ladder} yOf={yOf} frame={frame} facts={facts} colors={colors} />
       {unseen > 0 && (
         <text x={4} y={height - 6} fill={colors.quiet} fontSize={10.5}>
           {unseen === 1 ? 'one more strip' : `${unseen} more strips`} in a wider window
@@ -332,22 +331,22 @@ const lastHeight = (sections: readonly SectionFacts[], tops: readonly number[]):
 
 /** Feeds with their names, at the rung where they enter. */
 function Feeds({
-  column,
+  ladder,
   yOf,
   frame: { centre, half },
   facts,
   colors,
 }: {
-  column: ColumnUnit;
+  ladder: LadderInputs | null;
   yOf: (rung: number) => number;
   frame: Frame;
   facts: HardwareFacts;
   colors: Tokens;
 }) {
   const inlets = useAppSelector(selectInlets);
-  const ladder = useAppSelector(selectLastLadder);
+  const solved = useAppSelector(selectLastLadder);
   const stageOf = (id: string): number | undefined =>
-    column.ladder?.feeds[id]?.stage ?? ladder?.feeds.find(({ inlet }) => inlet === id)?.stage;
+    ladder?.feeds[id]?.stage ?? solved?.feeds.find(({ inlet }) => inlet === id)?.stage;
   return inlets.map(({ id, name }) => {
     const stage = stageOf(id);
     if (stage === undefined) return null;

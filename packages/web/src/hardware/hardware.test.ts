@@ -70,8 +70,8 @@ describe('strips beside the vessel', () => {
   test.each(['trays', 'packing'] as const)(
     'have a value on every rung of a section and none at condenser and reboiler: %s',
     (contact) => {
-      const { facts, hardware } = factsOf(contact);
-      const strips = vesselStrips(facts, hardware, document, tokens.day);
+      const { facts } = factsOf(contact);
+      const strips = vesselStrips(facts, document, tokens.day);
       expect(strips.map(({ key }) => key)).toEqual(
         contact === 'trays' ? ['flooding', 'backup', 'weeping', 'drop'] : ['flooding', 'bed-drop', 'wetting'],
       );
@@ -88,8 +88,8 @@ describe('strips beside the vessel', () => {
     },
   );
   test('mark the rung that the engine finds worst, by flooding', () => {
-    const { facts, hardware } = factsOf('trays');
-    const flooding = vesselStrips(facts, hardware, document, tokens.day).find(({ key }) => key === 'flooding');
+    const { facts } = factsOf('trays');
+    const flooding = vesselStrips(facts, document, tokens.day).find(({ key }) => key === 'flooding');
     const worst = facts.sections
       .flatMap(({ limits }) => limits.filter(({ name }) => name === 'flooding'))
       .sort((a, b) => b.share - a.share);

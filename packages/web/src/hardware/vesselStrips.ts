@@ -27,7 +27,6 @@ interface Quantity {
 /** Strips that have a value on any rung; those of trays and beds share flooding. */
 export function vesselStrips(
   facts: HardwareFacts,
-  hardware: HardwareInputs,
   { display, site }: Pick<CaseDocument, 'display' | 'site'>,
   colors: Tokens,
 ): VesselStrip[] {
@@ -62,7 +61,7 @@ export function vesselStrips(
       title: 'Weeping',
       unit: 'from, % of load',
       value: ({ tray: rated }) => percent(rated?.weepsAt),
-      limit: ({ trays }) => (trays === null ? null : 100 * hardware.turnDown),
+      limit: ({ trays }) => (trays === null ? null : 100 * facts.asked.turnDown),
       isWorstHigh: true,
     },
     {
@@ -90,15 +89,10 @@ export function vesselStrips(
       isWorstHigh: false,
     },
   ];
-  return quantities.flatMap((quantity): VesselStrip[] => stripOf(quantity, facts, hardware, colors));
+  return quantities.flatMap((quantity): VesselStrip[] => stripOf(quantity, facts, colors));
 }
 
-function stripOf(
-  { key, title, unit, value, limit, isWorstHigh }: Quantity,
-  facts: HardwareFacts,
-  hardware: HardwareInputs,
-  colors: Tokens,
-): VesselStrip[] {
+function stripOf({ key, title, unit, value, limit, isWorstHigh }: Quantity, facts: HardwareFacts, colors: Tokens): VesselStrip[] {
   const stages = facts.ladderPressure.length;
   const values = Array<number | null>(stages).fill(null);
   const limits = Array<number | null>(stages).fill(null);
@@ -106,7 +100,7 @@ function stripOf(
     for (const rung of section.rungs) {
       const found = value(rung);
       values[rung.rung - 1] = found !== undefined && found !== null && Number.isFinite(found) ? found : null;
-      limits[rung.rung - 1] = limit(section, inputsOf(hardware, k));
+      limits[rung.rung - 1] = limit(section, inputsOf(facts.asked, k));
     }
   const known = values.flatMap((each, j) => (each === null ? [] : [{ each, rung: j + 1, over: each / (limits[j] ?? 1) }]));
   if (known.length === 0) return [];

@@ -33,6 +33,7 @@ export function describeHardware(
   const between = { first: cuts[0]?.first ?? 1, last: cuts.at(-1)?.last ?? 0 };
   const pressure = pressureOf(sections, ladder);
   return {
+    asked: hardware,
     sections,
     vessel: vesselOf(sections, {
       pressure: Math.max(...(pressure ?? ladder.P)),

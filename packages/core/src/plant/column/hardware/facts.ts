@@ -1,5 +1,5 @@
 /** What a column's hardware answers. */
-import type { SectionInputs, TrayEfficiencyBy } from '@keen-ladder/schema';
+import type { HardwareInputs, SectionInputs, TrayEfficiencyBy } from '@keen-ladder/schema';
 import type { EndsFacts } from './ends.ts';
 import type { Limit, LimitName } from './limits.ts';
 import type { Mend } from './mend.ts';
@@ -39,6 +39,8 @@ export interface SectionFacts {
 
 /** A column's hardware, of one solution of its ladder. */
 export interface HardwareFacts {
+  /** What was asked. */
+  asked: HardwareInputs;
   sections: SectionFacts[];
   vessel: VesselFacts;
   ends: EndsFacts;

@@ -1,5 +1,5 @@
 /** What is said of a section: what limits it, where, and what would mend it. */
-import type { ColumnUnit, HardwareInputs, SectionInputs } from '@keen-ladder/schema';
+import type { SectionInputs } from '@keen-ladder/schema';
 import { formatNumber, listed } from '../../../measures/index.ts';
 import type { Show } from '../../../measures/index.ts';
 import type { HardwareFacts, SectionFacts } from './facts.ts';
@@ -152,7 +152,7 @@ export function remarkSentence({ property, names, how }: PropertyRemark, show: S
 }
 
 /** What is to be told of the whole: rungs that are not rated, diameters that want to be two, methods and packing that do not suit. */
-export function wholeSentences({ sections, unrated }: HardwareFacts, hardware: HardwareInputs, show: Show): string[] {
+export function wholeSentences({ sections, unrated, asked: hardware }: HardwareFacts, show: Show): string[] {
   const needed = sections.flatMap(({ needed: own }) => (own === null ? [] : [own]));
   const [least, most] = [Math.min(...needed), Math.max(...needed)];
   const said: string[] = [];
@@ -195,14 +195,13 @@ const isCoarse = ({ diameter }: SectionFacts, { kind, size }: SectionInputs['pac
 const APART = 1.2;
 
 /** Everything that is to be told of a column's hardware: section by section, then of the whole, then where methods left their ranges. */
-export function hardwareSentences(facts: HardwareFacts, { hardware }: Pick<ColumnUnit, 'hardware'>, show: Show): string[] {
-  if (hardware === null) return [];
+export function hardwareSentences(facts: HardwareFacts, show: Show): string[] {
   return [
     ...facts.sections.map((section, k) => {
       const mend = section.mend === null ? '' : ` ${mendSentence(section.mend, show)}`;
-      return `Section ${k + 1}, ${sectionName(section)}: ${limitSentence(section, inputsOf(hardware, k), show)}${mend}`;
+      return `Section ${k + 1}, ${sectionName(section)}: ${limitSentence(section, inputsOf(facts.asked, k), show)}${mend}`;
     }),
-    ...wholeSentences(facts, hardware, show),
+    ...wholeSentences(facts, show),
     ...facts.sections.flatMap(({ outside }) => outside.map((one) => outsideSentence(one, show))),
     ...facts.remarks.map((remark) => remarkSentence(remark, show)),
   ];
