@@ -167,6 +167,12 @@ describe('real trays in the place of rungs', () => {
     const values = [efficiency.all, ...Object.values(efficiency.stages)];
     expect(new Set(values).size).toBeGreaterThan(2);
     expect(Math.max(...values)).toBeLessThanOrEqual(1);
+    // Trays with efficiencies of their own are trays: they are not parted a second time.
+    const again = rated(withColumn(document, { ladder: withRealTrays(ladder, facts) }), hardware);
+    expect(again.sections.map((section) => section.efficiency?.by)).toEqual(['ladder', 'ladder']);
+    const byStages = { ...ladder, efficiency: { ...ladder.efficiency, stages: { '5': 0.7 } } };
+    const some = rated(withColumn(document, { ladder: byStages }), hardware);
+    expect(some.sections[0]?.efficiency?.by).toBe('ladder');
     expect(Object.keys(efficiency.stages).every((stage) => Number(stage) > 1 && Number(stage) < stages)).toBe(true);
   });
 });

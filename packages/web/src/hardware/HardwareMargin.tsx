@@ -199,7 +199,9 @@ function HandBack({ column, hardware, facts }: Omit<Props, 'pointed'> & { facts:
   if (ladder === null) return null;
   const hand = (changed: typeof ladder) => dispatch(ladderCarried({ column: column.id, ladder: changed }));
   const { setsPressure } = hardware;
-  const hasRungsToTray = facts.sections.some(({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder');
+  const hasRungsToTray = facts.sections.some(
+    ({ efficiency }) => efficiency !== null && efficiency.by !== 'ladder' && efficiency.value < 1,
+  );
   return (
     <section aria-label="Back to the ladder" className="hand-back">
       <h2>Back to the ladder</h2>

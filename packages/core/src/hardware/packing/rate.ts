@@ -245,12 +245,8 @@ function askOf(packing: Packing, diameter: number, loads: Loads, pressure: numbe
  * vapour it is the same at every diameter. undefined where there is none.
  */
 export function bedFloodingVelocity(packing: Packing, loads: Loads, around: BedCircumstances): number | undefined {
-  const asked = askOf(packing, 1, loads, around.pressure);
-  for (const method of [around.flooding, ...keysOf(FLOODING)]) {
-    const velocity = FLOODING[method](asked);
-    if (velocity !== undefined) return around.systemFactor * velocity;
-  }
-  return undefined;
+  const found = first(FLOODING, around.flooding, askOf(packing, 1, loads, around.pressure));
+  return found === undefined ? undefined : around.systemFactor * found.value;
 }
 
 /** Pressure drop, Pa/m, by the method in force or the first that has one; null where it is flooded, undefined without constants. */

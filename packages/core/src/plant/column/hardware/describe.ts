@@ -64,7 +64,7 @@ export function hardwarePressure(
   );
 }
 
-/** Sections as they are built at their diameters, rated. */
+/** Sections as they are built at their diameters, to be rated. */
 function buildSections(
   column: ColumnUnit,
   hardware: HardwareInputs,

@@ -31,7 +31,7 @@ export function efficiencyOf(
     murphree: lambdas.map((lambda) => murphreeOf(value, lambda)),
   });
   if (given !== null) return overall(given, 'given');
-  if ((column.ladder?.efficiency.all ?? 1) < 1) return { value: 1, by: 'ladder', murphree: loads.map(() => 1) };
+  if (hasRealTrays(column)) return { value: 1, by: 'ladder', murphree: loads.map(() => 1) };
   if (method !== 'o-connell') return byTray(method, lambdas, rated()) ?? overall(USUAL, 'practice');
   if (column.service !== 'distillation') return overall(WASHING, 'practice');
   const middle = Math.floor(loads.length / 2);
@@ -39,6 +39,12 @@ export function efficiencyOf(
   const viscosity = (loads[middle] ?? loads.find((load) => load !== null))?.liquidViscosity;
   if (alpha === undefined || viscosity === undefined) return overall(USUAL, 'practice');
   return overall(Math.min(1, oConnell(alpha, viscosity)), 'o-connell');
+}
+
+/** Whether the rungs of a ladder are trays already: one of them has an efficiency. */
+function hasRealTrays({ ladder }: ColumnUnit): boolean {
+  const { all, stages } = ladder?.efficiency ?? { all: 1, stages: {} };
+  return all < 1 || Object.values(stages).some((value) => value < 1);
 }
 
 /**
