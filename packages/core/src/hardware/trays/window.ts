@@ -85,4 +85,4 @@ function crossing(share: (vapour: number) => number, load: number, near: number 
 
 /** Logarithms of vapour: how far a line falls or rises from one liquid to the next, mostly; and what no drawing shows. */
 const AROUND = 0.15;
-const CLOSE = 1e-5;
+const CLOSE = 1e-6;
