@@ -61,7 +61,8 @@ test('packing in place of trays: shorter, with less drop; methods beside each ot
 }) => {
   await openHardware(page);
   await rated(page);
-  const drop = async () => Number(((await page.locator('.margin dd').nth(1).textContent()) ?? '').split(' ')[0]);
+  const figure = page.locator('.margin .figures div', { hasText: 'Pressure drop' }).first().locator('dd');
+  const drop = async () => Number(((await figure.textContent()) ?? '').split(' ')[0]);
   const ofTrays = await drop();
   await choose(page, 'Contact by', 'packing');
   await expect(page.locator('.headline')).toContainText('of packing');

@@ -9,6 +9,12 @@ type Row = EntryRow<ColumnUnit>;
 /** What is said of hardware at all, as keys of rows without a star. */
 const whereHardware = ({ whole }: Of): string[][] => (whole.hardware === null ? [] : [[]]);
 
+/** Where hardware is spoken of and the column has that end. */
+const whereEnd =
+  (end: 'top' | 'bottom') =>
+  ({ whole }: Of): string[][] =>
+    whole.hardware === null || whole.ladder?.[end] === 'none' ? [] : [[]];
+
 /** Keys of the sections for which a page has a field: those that are said, of this kind of contact. */
 const sections =
   (isOf: (section: SectionInputs) => boolean) =>
@@ -40,9 +46,9 @@ export const HARDWARE_ENTRIES: readonly Row[] = [
   { at: 'hardware.turnDown', name: 'smallest load, of the design’s', measure: 'ratio', fields: whereHardware },
   row('hardware.setsPressure', 'whether the ladder takes the pressure of the hardware', 'choice'),
   row('hardware.ends', 'ends of the column', 'group'),
-  { at: 'hardware.ends.condenser', name: 'coefficient of the condenser', measure: 'heatTransfer', fields: whereHardware },
-  { at: 'hardware.ends.reboiler', name: 'coefficient of the reboiler', measure: 'heatTransfer', fields: whereHardware },
-  { at: 'hardware.ends.drumTime', name: 'time that the half-full reflux drum holds', measure: 'time', fields: whereHardware },
+  { at: 'hardware.ends.condenser', name: 'coefficient of the condenser', measure: 'heatTransfer', fields: whereEnd('top') },
+  { at: 'hardware.ends.reboiler', name: 'coefficient of the reboiler', measure: 'heatTransfer', fields: whereEnd('bottom') },
+  { at: 'hardware.ends.drumTime', name: 'time that the half-full reflux drum holds', measure: 'time', fields: whereEnd('top') },
   row('hardware.sections', 'sections of the hardware', 'group'),
   row('hardware.sections.*', (about, keys) => `hardware${of(about, keys)}`, 'group'),
   field('contact', 'trays or packing', 'choice', every),
