@@ -18,15 +18,11 @@ const OF_ROUNDING = /\.(?:closure\.(?:material|heat)|residual)$/;
 /** What a feed of a ladder is told by is the inlet since schema 9; it is called as the stream was. */
 const RENAMED: Record<string, string> = { stream: 'inlet' };
 
-/** What is searched for to a millionth of its logarithm, by whatever way: the lines of a tray's window. */
-const SEARCHED = '.window.lines.';
-const AS_SEARCHED = 3e-6;
-
 /**
  * Of hardware what schema 10 had wrong: the reflux drum held the reflux without the distillate (now `ends.drum`), and trays left no room for manholes, so that
  * heights and the masses that follow from them have grown.
  */
-const CORRECTED = /\.hardware\..*\.(?:refluxDrum|height|mass|tops\.\d+)$|\.designs\..*\.(?:height|mass)$/;
+const CORRECTED = /\.vessel\.(?:refluxDrum|height|mass|tops\.\d+)$|\.hardware\.value\.sections\.\d+\.height$/;
 
 const jsonOf = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
 
@@ -34,8 +30,7 @@ const jsonOf = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'))
 function differences(was: unknown, is: unknown, path: string): string[] {
   if (CORRECTED.test(path)) return [];
   if (typeof was === 'number' && typeof is === 'number')
-    return Math.abs(is - was) <=
-      (path.includes(SEARCHED) ? AS_SEARCHED : SAME) * Math.abs(was) + (OF_ROUNDING.test(path) ? NOTHING : 0)
+    return Math.abs(is - was) <= SAME * Math.abs(was) + (OF_ROUNDING.test(path) ? NOTHING : 0)
       ? []
       : [`${path}: ${was}, now ${is}`];
   if (typeof was !== 'object' || was === null) return was === is ? [] : [`${path}: ${String(was)}, now ${String(is)}`];

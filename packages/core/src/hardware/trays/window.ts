@@ -53,10 +53,7 @@ export function trayWindow(tray: Tray, loads: Loads, circumstances: TrayCircumst
     { length: POINTS },
     (_, k) => Math.min(leastLiquid, 0.5 * L) + (k / (POINTS - 1)) * (farthest - Math.min(leastLiquid, 0.5 * L)),
   );
-  const lineOf = (line: WindowLine): (number | null)[] => {
-    let before: number | null = null;
-    return liquid.map((each) => (before = crossing((vapour) => share(line, each, vapour), V, before)));
-  };
+  const lineOf = (line: WindowLine): (number | null)[] => liquid.map((each) => crossing((vapour) => share(line, each, vapour), V));
   return {
     liquid,
     lines: {
@@ -70,19 +67,9 @@ export function trayWindow(tray: Tray, loads: Loads, circumstances: TrayCircumst
   };
 }
 
-/**
- * Vapour at which a share that rises with it passes 1; null where it does not between a hundredth and twenty times a load.
- * @param near where it passed at the liquid before: looked for around there first
- */
-function crossing(share: (vapour: number) => number, load: number, near: number | null): number | null {
+/** Vapour at which a share that rises with it passes 1; null where it does not between a hundredth and twenty times a load. */
+function crossing(share: (vapour: number) => number, load: number): number | null {
   const miss = (logarithm: number): number => boundedLog(share(Math.exp(logarithm)));
-  const [least, most] = [Math.log(0.01 * load), Math.log(20 * load)];
-  const about = near === null ? undefined : ([Math.log(near) - AROUND, Math.log(near) + AROUND] as const);
-  for (const [low, high] of [...(about === undefined ? [] : [about]), [least, most] as const])
-    if (low >= least && high <= most && miss(low) < 0 && miss(high) > 0) return Math.exp(bracketedRoot(miss, low, high, CLOSE));
-  return null;
+  const [low, high] = [Math.log(0.01 * load), Math.log(20 * load)];
+  return miss(low) < 0 && miss(high) > 0 ? Math.exp(bracketedRoot(miss, low, high, 1e-6)) : null;
 }
-
-/** Logarithms of vapour: how far a line falls or rises from one liquid to the next, mostly; and what no drawing shows. */
-const AROUND = 0.15;
-const CLOSE = 1e-6;
